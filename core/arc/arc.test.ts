@@ -1,0 +1,325 @@
+import fc from 'fast-check';
+import { EXAMPLE_CASE } from '../case/example';
+import { completeMix } from '../case/gas-mix';
+import { WIRE_CLASSES } from '../case/schema';
+import { balanceHalfWidth, balanceVoltage } from './balance';
+import { beadWidth, crownHeight, depositedArea, depositionRate, filletLeg, penetration, travelFromLeg } from './bead';
+import { currentFromWireSpeed, wireSpeedFromCurrent } from './burn-off';
+import { cylinderMinutes, flowWindow, gasDensity, nozzleReynolds, trueFlow } from './gas-cover';
+import { currentWanted, heatInput, usableCurrent } from './heat';
+import { arcSettings, arcSetup, readArc } from './reading';
+import {
+  burnBackRisk,
+  burnThroughRisk,
+  lackOfFusionRisk,
+  porosityRisk,
+  spatterRisk,
+  stubbingRisk,
+  undercutRisk,
+} from './risk';
+import { sprayTransitionCurrent, transferMode } from './transfer';
+import type { Wire } from './wire';
+
+const steel = (diameterMm: number): Wire => ({ class: 'solid-steel', diameterMm });
+const mix = (co2Pct: number) => completeMix({ co2Pct });
+const ARGON = completeMix({ argonPct: 100 });
+const ANY_WIRE = fc.record({
+  class: fc.constantFrom(...WIRE_CLASSES),
+  diameterMm: fc.double({ min: 0.6, max: 1.6, noNaN: true }),
+});
+
+describe('burn-off', () => {
+  // Trade rule: inches of wire per minute and amp; within 12 % at 10 to 14 mm tip to work (2 mm of it arc).
+  const RULES = [
+    { diameterMm: 0.6, currentA: 60, inchesPerAmp: 3.5 },
+    { diameterMm: 0.8, currentA: 100, inchesPerAmp: 2.0 },
+    { diameterMm: 0.9, currentA: 140, inchesPerAmp: 1.6 },
+    { diameterMm: 1.2, currentA: 200, inchesPerAmp: 1.0 },
+  ];
+  it.each(RULES)('meets the trade rule for $diameterMm mm steel wire', ({ diameterMm, currentA, inchesPerAmp }) => {
+    for (const extension of [8, 10, 12]) {
+      const perAmp = ((wireSpeedFromCurrent(currentA, steel(diameterMm), extension) / currentA) * 1000) / 25.4;
+      expect(Math.abs(perAmp / inchesPerAmp - 1)).toBeLessThan(0.12);
+    }
+  });
+
+  it('melts about 7.5 m/min of 1.2 mm aluminium at 150 A', () => {
+    expect(wireSpeedFromCurrent(150, { class: 'solid-aluminium', diameterMm: 1.2 }, 12)).toBeCloseTo(7.5, 0);
+  });
+
+  it('wants 15 to 60 % more tubular wire than solid for the same current', () => {
+    for (const currentA of [120, 200, 260]) {
+      const solid = wireSpeedFromCurrent(currentA, steel(1.2), 12);
+      const tubular = wireSpeedFromCurrent(currentA, { class: 'tubular-gas-shielded', diameterMm: 1.2 }, 12);
+      expect(tubular / solid).toBeGreaterThan(1.15);
+      expect(tubular / solid).toBeLessThan(1.6);
+    }
+  });
+
+  it('round-trips between current and wire speed', () => {
+    fc.assert(
+      fc.property(
+        ANY_WIRE,
+        fc.double({ min: 1, max: 500, noNaN: true }),
+        fc.double({ min: 2, max: 40, noNaN: true }),
+        (wire, current, extension) => {
+          const speed = wireSpeedFromCurrent(current, wire, extension);
+          fc.pre(speed <= 40);
+          expect(currentFromWireSpeed(speed, wire, extension)).toBeCloseTo(current, 6);
+        },
+      ),
+    );
+  });
+
+  it('never gives less current for more wire, nor more for a longer extension', () => {
+    fc.assert(
+      fc.property(
+        ANY_WIRE,
+        fc.double({ min: 0.5, max: 20, noNaN: true }),
+        fc.double({ min: 2, max: 30, noNaN: true }),
+        (wire, speed, extension) => {
+          const here = currentFromWireSpeed(speed, wire, extension);
+          expect(currentFromWireSpeed(speed + 0.5, wire, extension)).toBeGreaterThan(here);
+          expect(currentFromWireSpeed(speed, wire, extension + 2)).toBeLessThanOrEqual(here);
+        },
+      ),
+    );
+  });
+
+  it('refuses what lies outside its range and names it', () => {
+    expect(() => wireSpeedFromCurrent(900, steel(0.9), 10)).toThrow('current in A takes 0 to 600');
+    expect(() => currentFromWireSpeed(5, steel(5), 10)).toThrow('wire diameter in mm');
+  });
+});
+
+describe('balance', () => {
+  // IEC 60974-1 load line 14 + 0.05 I less the short-circuit offset.
+  it.each([
+    [168, 18, 20.1],
+    [100, 25, 16.8],
+    [120, 100, 19.7],
+    [80, 8, 15.5],
+  ])('at %d A and %d % CO2 is about %d V', (currentA, co2, volts) => {
+    expect(Math.abs(balanceVoltage(currentA, steel(0.9), mix(co2)) - volts)).toBeLessThan(0.5);
+  });
+
+  it('lies on the load line in spray and above it for aluminium', () => {
+    expect(Math.abs(balanceVoltage(260, steel(1.2), mix(8)) - 27.3)).toBeLessThan(0.8);
+    expect(balanceVoltage(180, { class: 'solid-aluminium', diameterMm: 1.2 }, ARGON)).toBeCloseTo(23.7, 1);
+  });
+
+  it('rises with current without a step, for every gas', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 20, max: 400 }), fc.integer({ min: 2, max: 100 }), (current, co2) => {
+        const rise = balanceVoltage(current + 1, steel(0.9), mix(co2)) - balanceVoltage(current, steel(0.9), mix(co2));
+        expect(rise).toBeGreaterThan(0);
+        expect(rise).toBeLessThan(0.35);
+      }),
+    );
+  });
+
+  it('has a wider window in CO2 than in mixed gas', () => {
+    expect(balanceHalfWidth(120, steel(0.9), mix(100))).toBeGreaterThan(balanceHalfWidth(120, steel(0.9), mix(18)));
+  });
+});
+
+describe('transfer', () => {
+  it('sprays above the transition, raised about 10 % by 8 to 10 % CO2', () => {
+    const base = sprayTransitionCurrent(steel(1.2), completeMix({ argonPct: 98, oxygenPct: 2 }));
+    expect(base).toBe(220);
+    expect(sprayTransitionCurrent(steel(1.2), mix(9))! / base!).toBeCloseTo(1.1, 1);
+  });
+
+  it.each([
+    [140, 18, 'short-circuit'],
+    [260, 8, 'spray'],
+    [330, 100, 'globular'],
+    [140, 0, 'unstable'],
+  ])('at %d A with %d %% CO2 is %s', (currentA, co2, mode) => {
+    expect(transferMode(currentA, steel(1.2), mix(co2))).toBe(mode);
+  });
+});
+
+describe('heat wanted', () => {
+  const plate = { baseMetal: 'mild-steel', joint: 'bead-on-plate', position: 'flat' } as const;
+  it('is an amp per thousandth of an inch up to an eighth of an inch', () => {
+    expect(currentWanted({ ...plate, thicknessMm: 3.175 })).toBeCloseTo(127, 0);
+    expect(currentWanted({ ...plate, thicknessMm: 6 })).toBeCloseTo(128 + 17 * 2.8, 6);
+  });
+
+  it('follows the thicker part but stops at what the thinner one stands', () => {
+    const thin = currentWanted({ ...plate, thicknessMm: 1 });
+    expect(currentWanted({ ...plate, thicknessMm: 1, otherThicknessMm: 10 })).toBeCloseTo(1.4 * thin, 6);
+    expect(currentWanted({ ...plate, thicknessMm: 5, otherThicknessMm: 6 })).toBeCloseTo(
+      currentWanted({ ...plate, thicknessMm: 6 }),
+      6,
+    );
+  });
+
+  it('does not care which part is named first', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.5, max: 30, noNaN: true }),
+        fc.double({ min: 0.5, max: 30, noNaN: true }),
+        (a, b) => {
+          expect(currentWanted({ ...plate, thicknessMm: a, otherThicknessMm: b })).toBeCloseTo(
+            currentWanted({ ...plate, thicknessMm: b, otherThicknessMm: a }),
+            9,
+          );
+        },
+      ),
+    );
+  });
+
+  it('computes heat input as EN 1011-1: 24 V, 200 A, 300 mm/min is 0.77 kJ/mm', () => {
+    expect(heatInput(24, 200, 300)).toBeCloseTo(0.768, 3);
+  });
+
+  it('knows overlapping ranges of wire', () => {
+    expect(usableCurrent(0.8).highA).toBeGreaterThan(usableCurrent(0.9).lowA);
+  });
+});
+
+describe('bead', () => {
+  it('lays down 14.1 mm^2, a 5.3 mm leg and 2.0 kg/h from 0.9 mm at 7 m/min and 300 mm/min', () => {
+    const area = depositedArea(7, steel(0.9), mix(18), 300);
+    expect(area).toBeCloseTo(14.1, 1);
+    expect(filletLeg(area)).toBeCloseTo(5.3, 1);
+    expect(depositionRate(7, steel(0.9), mix(18))).toBeCloseTo(2.0, 1);
+  });
+
+  it('gives the travel back from the measured leg', () => {
+    const leg = filletLeg(depositedArea(7, steel(0.9), mix(18), 300));
+    expect(travelFromLeg(leg, 7, steel(0.9), mix(18))).toBeCloseTo(300, 6);
+  });
+
+  it('penetrates about 3 mm at 200 A, 24 V, 350 mm/min in CO2, dragged', () => {
+    expect(
+      penetration({ currentA: 200, voltageV: 24, travelMmPerMin: 350, travelAngleDeg: -10 }, mix(100)),
+    ).toBeCloseTo(3, 1);
+  });
+
+  it('is narrower under balance and keeps its metal: a narrower cap is taller', () => {
+    const narrow = beadWidth(0.5, -3);
+    const wide = beadWidth(0.5, 3);
+    expect(narrow).toBeLessThan(wide);
+    expect(crownHeight(14, narrow)).toBeGreaterThan(crownHeight(14, wide));
+  });
+});
+
+describe('gas cover', () => {
+  const cover = {
+    boreMm: 13,
+    gas: mix(18),
+    baseMetal: 'mild-steel',
+    joint: 'fillet',
+    draught: 'still',
+    stickOutMm: 12,
+    school: 'ample',
+  } as const;
+  it('is laminar at 11 L/min on a 13 mm nozzle and turbulent at 35', () => {
+    expect(nozzleReynolds(11, 13, mix(18))).toBeLessThan(2300);
+    expect(nozzleReynolds(35, 13, mix(18))).toBeGreaterThan(4000);
+  });
+
+  it('wants 11 L/min on a 13 mm nozzle, 7.8 in the lean school, more in a breeze', () => {
+    expect(flowWindow(cover).wanted).toBeCloseTo(11, 0);
+    expect(flowWindow({ ...cover, school: 'lean' }).wanted).toBeCloseTo(7.8, 1);
+    expect(flowWindow({ ...cover, draught: 'breeze' }).wanted).toBeGreaterThan(12);
+  });
+
+  it('keeps low < wanted < high for any nozzle and mix', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 8, max: 22, noNaN: true }),
+        fc.integer({ min: 0, max: 100 }),
+        fc.integer({ min: 5, max: 40 }),
+        (boreMm, helium, stickOutMm) => {
+          const gas = completeMix({ argonPct: 100 - helium, heliumPct: helium });
+          const { low, wanted, high } = flowWindow({ ...cover, boreMm, gas, stickOutMm });
+          expect(low).toBeLessThan(wanted);
+          expect(wanted).toBeLessThan(high);
+        },
+      ),
+    );
+  });
+
+  it('reads an argon flowmeter on helium as about three times the true scale', () => {
+    const helium = completeMix({ argonPct: 0, heliumPct: 100 });
+    expect(trueFlow(10, ARGON, helium)).toBeCloseTo(10 * Math.sqrt(gasDensity(ARGON) / gasDensity(helium)), 9);
+    expect(trueFlow(10, ARGON, helium)).toBeCloseTo(31.6, 0);
+  });
+
+  it('empties a 50 L cylinder at 200 bar and 10 L/min in 1000 minutes', () => {
+    expect(cylinderMinutes(200, 50, 10)).toBe(1000);
+    expect(() => cylinderMinutes(200, 50, 0)).toThrow('gas flow');
+  });
+});
+
+describe('risks', () => {
+  const BALANCE = fc.double({ min: -12, max: 12, noNaN: true });
+  it('stay between 0 and 1', () => {
+    fc.assert(
+      fc.property(
+        BALANCE,
+        fc.double({ min: 0.05, max: 5, noNaN: true }),
+        fc.double({ min: 0, max: 60, noNaN: true }),
+        (balance, ratio, flow) => {
+          const risks = [
+            stubbingRisk(balance),
+            burnBackRisk(balance),
+            spatterRisk(balance, 18, 50),
+            lackOfFusionRisk(ratio, balance),
+            burnThroughRisk(ratio, 0.2, ratio),
+            undercutRisk(balance, ratio),
+            porosityRisk(flow, { low: 7, high: 24 }),
+          ];
+          for (const risk of risks) {
+            expect(risk).toBeGreaterThanOrEqual(0);
+            expect(risk).toBeLessThanOrEqual(1);
+          }
+        },
+      ),
+    );
+  });
+
+  it('are all small for a balanced bead at the right heat and flow', () => {
+    const risks = [
+      stubbingRisk(0),
+      burnBackRisk(0),
+      spatterRisk(0, 18, 50),
+      lackOfFusionRisk(1, 0),
+      burnThroughRisk(1, 0, 1),
+      undercutRisk(0, 1),
+      porosityRisk(11, { low: 7, high: 24 }),
+    ];
+    for (const risk of risks) expect(risk).toBeLessThan(0.2);
+  });
+
+  it('rise the way the trade says', () => {
+    expect(stubbingRisk(-3)).toBeGreaterThan(0.9);
+    expect(burnBackRisk(4)).toBeGreaterThan(0.9);
+    expect(lackOfFusionRisk(0.5, 0)).toBeGreaterThan(0.8);
+    expect(burnThroughRisk(1.8, 0, 1)).toBeGreaterThan(0.9);
+    expect(porosityRisk(2, { low: 7, high: 24 })).toBeGreaterThan(0.9);
+    expect(porosityRisk(40, { low: 7, high: 24 })).toBeGreaterThan(0.9);
+  });
+});
+
+describe('reading a case', () => {
+  it('reads the worked example: about 168 A, balance about 20 V, 3.7 V under, short circuit', () => {
+    const arc = readArc(arcSetup(EXAMPLE_CASE), arcSettings(EXAMPLE_CASE), EXAMPLE_CASE);
+    expect(arc.currentA).toBeCloseTo(168.7, 0);
+    expect(arc.balancedVoltageV).toBeCloseTo(20.2, 0);
+    expect(arc.voltageErrorV).toBeCloseTo(-3.7, 0);
+    expect(arc.transfer).toBe('short-circuit');
+    expect(arc.legMm).toBeCloseTo(5.3, 1);
+  });
+
+  it('leaves unknown what cannot be known', () => {
+    const bare = { format: EXAMPLE_CASE.format } as const;
+    const arc = readArc(arcSetup(bare), arcSettings(bare), bare);
+    expect(arc.currentA).toBeNull();
+    expect(arc.gasFlowWantedLPerMin).toBeNull();
+  });
+});

@@ -1,0 +1,182 @@
+/**
+ * Every coefficient of the arc model, in one place, each with its source or reason and a tolerance.
+ * Units inside: mm, m/min, V, A, L/min, mm/min, kJ/mm. docs/arc-model.md tells how well they hold.
+ */
+export type Coefficient = { value: number; tolerance: number; source: string };
+
+const coefficient = (value: number, tolerance: number, source: string): Coefficient => ({ value, tolerance, source });
+
+const LESNEWICH = 'Lesnewich 1958 form w = aI + bLI^2';
+
+export const BURN_OFF = {
+  /** Wire diameter the two terms are stated for. */
+  referenceDiameterMm: 1.2,
+  arcTerm: coefficient(
+    0.305,
+    0.1,
+    `${LESNEWICH}; mm/s per A at 1.2 mm, set so that all four trade rules hold at 10 to 14 mm`,
+  ),
+  resistanceTerm: coefficient(4.6e-5, 0.25, `${LESNEWICH}; mm/s per mm A^2 at 1.2 mm`),
+  diameterPower: coefficient(1.85, 0.05, 'pure area gives 2; 1.85 fits the rules of thumb for 0.6 to 1.2 mm together'),
+  /** Factors on the two terms for each class of wire. */
+  byWire: {
+    'solid-steel': { arc: 1, resistance: 1, source: 'reference' },
+    'solid-stainless': {
+      arc: 0.95,
+      resistance: 1.8,
+      source:
+        'cold, stainless resists five times as much, but hot steel catches up; 1.8 gives the 10 to 15 % lower current seen on charts',
+    },
+    'solid-aluminium': {
+      arc: 2.72,
+      resistance: 0.03,
+      source: '0.83 mm/s per A at 1.2 mm: charts give about 7.5 m/min at 150 A; resistance heating is negligible',
+    },
+    'tubular-self-shielded': {
+      arc: 1.2,
+      resistance: 1.5,
+      source: 'current runs in the sheath only: 15 to 25 % more wire per amp, more heating',
+    },
+    'tubular-gas-shielded': {
+      arc: 1.2,
+      resistance: 1.5,
+      source: 'current runs in the sheath only: 15 to 25 % more wire per amp, more heating',
+    },
+  },
+} as const;
+
+export const ARC_LENGTH_MM = {
+  shortCircuit: coefficient(2, 0.5, 'arc of 1 to 3 mm, averaged over the short circuits'),
+  spray: coefficient(5, 0.2, 'visible arc of 4 to 6 mm'),
+} as const;
+
+export const BALANCE = {
+  baseV: coefficient(14, 0, 'conventional load line for MIG/MAG, IEC 60974-1: U = 14 + 0.05 I'),
+  slopeVPerA: coefficient(0.05, 0, 'conventional load line for MIG/MAG, IEC 60974-1'),
+  /** Offset in short circuit against the CO2 share, straight between the points. */
+  shortCircuitByCo2: [
+    { co2Pct: 0, offsetV: -2.6 },
+    { co2Pct: 7.5, offsetV: -2.5 },
+    { co2Pct: 25, offsetV: -2.2 },
+    { co2Pct: 100, offsetV: -0.3 },
+  ],
+  spraySteelV: coefficient(0.5, 1, 'spray lies on the load line or up to 1 V above it'),
+  globularV: coefficient(0.6, 1.5, 'globular transfer in CO2-rich gas runs a little above the load line'),
+  aluminiumV: coefficient(0.7, 1, 'aluminium spray in argon; below transition about 1.5 V under it'),
+  aluminiumShortCircuitV: coefficient(-0.8, 1, 'aluminium below its spray transition'),
+  selfShieldedV: coefficient(-1, 1.2, 'self-shielded tubular wire'),
+  gasShieldedTubularV: coefficient(0, 1.2, 'gas-shielded tubular wire, mixed gas; CO2 wants about 1.5 V more'),
+  gasShieldedTubularCo2V: coefficient(1.5, 0.5, 'from 25 % to pure CO2'),
+  heliumVPerPct: coefficient(
+    0.03,
+    0.3,
+    'helium raises the arc voltage by about 3 V at 100 %, ionisation 24.6 against 15.8 eV',
+  ),
+  /** Half-width of the good window, volts. */
+  halfWidthV: { shortCircuitMixed: 1.0, shortCircuitCo2: 1.2, spray: 1.5, tubular: 1.3 },
+} as const;
+
+/** Spray transition current in A for argon with 2 to 5 % oxygen (steel) or argon (aluminium), straight between diameters. */
+export const SPRAY_TRANSITION = {
+  steel: [
+    { diameterMm: 0.6, currentA: 115 },
+    { diameterMm: 0.8, currentA: 150 },
+    { diameterMm: 0.9, currentA: 165 },
+    { diameterMm: 1.2, currentA: 220 },
+    { diameterMm: 1.6, currentA: 275 },
+  ],
+  aluminium: [
+    { diameterMm: 0.8, currentA: 95 },
+    { diameterMm: 0.9, currentA: 105 },
+    { diameterMm: 1.2, currentA: 135 },
+    { diameterMm: 1.6, currentA: 180 },
+  ],
+  perCo2Pct: coefficient(0.011, 0.3, 'about 10 % more at 8 to 10 % CO2'),
+  stainlessFactor: coefficient(
+    0.93,
+    0.05,
+    'stainless turns to spray a little earlier: lower surface tension, hotter wire',
+  ),
+  noSprayAboveCo2Pct: coefficient(20, 0.1, 'above about 20 % CO2 the drop is pushed back and stays globular'),
+  /** Width of the blend between the two balances, as a share of the transition current. */
+  blend: coefficient(0.05, 0.5, 'streaming sets in over some ten amps; a step would make the advice jump'),
+} as const;
+
+export const HEAT_WANTED = {
+  perMmA: coefficient(40, 0.15, 'an amp per thousandth of an inch of thickness'),
+  kneeMm: coefficient(3.2, 0, 'above an eighth of an inch one pass no longer needs full current'),
+  perMmAboveA: coefficient(17, 0.25, 'fits charts up to 12 mm'),
+  byJoint: { 'bead-on-plate': 1, butt: 1, fillet: 1.1, lap: 1.1, corner: 0.9, plug: 1.15 },
+  openRootFactor: coefficient(0.9, 0.05, 'an open root passes heat to nothing'),
+  byPosition: { flat: 1, horizontal: 1, 'vertical-up': 0.87, 'vertical-down': 0.95, overhead: 0.87 },
+  byMetal: { 'mild-steel': 1, stainless: 0.9, aluminium: 1.25 },
+  thinnerLimit: coefficient(
+    1.4,
+    0.15,
+    'the thinner part stands about 1.4 times its own current when the arc is aimed at the thicker',
+  ),
+} as const;
+
+/** Usable current of each wire in A; outside it the wire is the wrong one. Source: overlapping ranges of usual charts. */
+export const WIRE_RANGE: readonly { diameterMm: number; lowA: number; highA: number }[] = [
+  { diameterMm: 0.6, lowA: 30, highA: 110 },
+  { diameterMm: 0.8, lowA: 40, highA: 180 },
+  { diameterMm: 0.9, lowA: 50, highA: 230 },
+  { diameterMm: 1.0, lowA: 60, highA: 270 },
+  { diameterMm: 1.2, lowA: 80, highA: 340 },
+  { diameterMm: 1.6, lowA: 140, highA: 450 },
+];
+
+export const BEAD = {
+  efficiency: {
+    mixedGas: 0.95,
+    co2: 0.92,
+    tubular: 0.83,
+    source: 'share of the wire that stays in the joint; the rest is spatter, slag and fume',
+  },
+  densityGPerCm3: { steel: 7.85, aluminium: 2.7 },
+  arcEfficiency: coefficient(0.8, 0.05, 'EN 1011-1, gas metal arc'),
+  widthMm: coefficient(
+    10.5,
+    0.15,
+    'width = 10.5 mm at 1 kJ/mm with the root of heat input: 7.4 mm at 0.5 kJ/mm, a usual bead on plate',
+  ),
+  widthPerVolt: coefficient(0.06, 0.4, 'each volt over balance widens the bead by about 6 %, under it narrows it'),
+  penetration: coefficient(
+    0.1504,
+    0.25,
+    'Jackson form (I^4/(v V^2))^(1/3), set so that 200 A, 24 V, 350 mm/min, CO2, drag gives 3 mm',
+  ),
+  penetrationMixedGas: coefficient(0.85, 0.1, 'argon mixes penetrate less than CO2'),
+  penetrationPerPushDegree: coefficient(0.008, 0.4, 'pushing by 15 degrees costs about a quarter against dragging'),
+} as const;
+
+export const GAS = {
+  wantedPerBoreMm: coefficient(0.85, 0.15, 'ample school: 10 to 12 L/min on a 13 mm nozzle'),
+  leanPerBoreMm: coefficient(0.6, 0.1, 'lean school: 7 to 9 L/min on a small nozzle'),
+  lowestPerBoreMm: coefficient(0.55, 0.15, 'under this the column no longer covers the puddle'),
+  morePerHeliumPct: coefficient(0.012, 0.3, 'helium is light: about twice the flow at 75 to 100 %'),
+  spoilFactor: coefficient(1.2, 0.1, 'aluminium, an outside corner or a breeze want about a fifth more'),
+  laminarReynolds: coefficient(2300, 0.1, 'pipe flow stays laminar below this'),
+  turbulentReynolds: coefficient(4000, 0.1, 'clearly turbulent: air is drawn in'),
+  /** Kinematic viscosity in m^2/s and density in kg/m^3 at 20 C. */
+  gases: {
+    argon: { viscosity: 1.33e-5, density: 1.661 },
+    co2: { viscosity: 0.8e-5, density: 1.842 },
+    oxygen: { viscosity: 1.5e-5, density: 1.331 },
+    helium: { viscosity: 11.7e-5, density: 0.1664 },
+  },
+} as const;
+
+/**
+ * Straight line between table points, held level beyond both ends.
+ * @param table rows sorted by x
+ * @param x where to read
+ */
+export function readTable(table: readonly (readonly [x: number, y: number])[], x: number): number {
+  const next = table.findIndex(([at]) => at >= x);
+  if (next === 0) return table[0][1];
+  if (next < 0) return table[table.length - 1][1];
+  const [[x0, y0], [x1, y1]] = [table[next - 1], table[next]];
+  return y0 + ((x - x0) / (x1 - x0)) * (y1 - y0);
+}

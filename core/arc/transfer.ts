@@ -1,0 +1,76 @@
+import type { GasMix } from '../case/gas-mix';
+import { readTable, SPRAY_TRANSITION } from './coefficients';
+import { isTubular, wireMetal, type Wire } from './wire';
+
+/** How the metal crosses the arc. `unstable` is pure argon on steel; `tubular` wires have a transfer of their own. */
+export type Transfer = 'short-circuit' | 'globular' | 'spray' | 'tubular' | 'unstable';
+
+/**
+ * Current above which a wire sprays in a gas.
+ * @param wire class and diameter
+ * @param gas all four shares
+ * @returns transition current in A, or null where there is no spray (tubular wire, over about 20 % CO2)
+ */
+export function sprayTransitionCurrent(wire: Wire, gas: GasMix): number | null {
+  if (isTubular(wire.class)) return null;
+  const metal = wireMetal(wire.class);
+  if (metal === 'aluminium')
+    return readTable(
+      SPRAY_TRANSITION.aluminium.map((row) => [row.diameterMm, row.currentA]),
+      wire.diameterMm,
+    );
+  if (gas.co2Pct > SPRAY_TRANSITION.noSprayAboveCo2Pct.value) return null;
+  const base = readTable(
+    SPRAY_TRANSITION.steel.map((row) => [row.diameterMm, row.currentA]),
+    wire.diameterMm,
+  );
+  const stainless = metal === 'stainless' ? SPRAY_TRANSITION.stainlessFactor.value : 1;
+  return base * stainless * (1 + SPRAY_TRANSITION.perCo2Pct.value * gas.co2Pct);
+}
+
+/** Pure argon gives steel no stable arc: the arc spot wanders and the toes do not wet. */
+export function isUnstableGas(wire: Wire, gas: GasMix): boolean {
+  return wireMetal(wire.class) !== 'aluminium' && !isTubular(wire.class) && gas.co2Pct + gas.oxygenPct < 0.5;
+}
+
+/**
+ * How far a wire is in spray, 0 to 1: a smooth step around the transition current.
+ * Above about 20 % CO2 the same current range gives globular transfer, see {@link transferMode}.
+ * @param currentA welding current in A
+ */
+export function sprayShare(currentA: number, wire: Wire, gas: GasMix): number {
+  const transition = sprayTransitionCurrent(wire, gas);
+  if (transition === null) return 0;
+  const margin = (currentA - transition) / (SPRAY_TRANSITION.blend.value * transition);
+  return 1 / (1 + Math.exp(-margin));
+}
+
+/**
+ * How far a CO2-rich arc is globular, 0 to 1. A short arc can be held to about one and a half times
+ * the spray transition of argon-oxygen; past it the drops grow larger than the arc is long.
+ * @param currentA welding current in A
+ */
+export function globularShare(currentA: number, wire: Wire, gas: GasMix): number {
+  if (isTubular(wire.class) || wireMetal(wire.class) === 'aluminium') return 0;
+  if (gas.co2Pct <= SPRAY_TRANSITION.noSprayAboveCo2Pct.value) return 0;
+  const limit =
+    1.4 *
+    readTable(
+      SPRAY_TRANSITION.steel.map((row) => [row.diameterMm, row.currentA]),
+      wire.diameterMm,
+    );
+  return 1 / (1 + Math.exp(-(currentA - limit) / (SPRAY_TRANSITION.blend.value * limit)));
+}
+
+/**
+ * The transfer a balanced arc has at a current.
+ * @param currentA welding current in A
+ * @param wire class and diameter
+ * @param gas all four shares
+ */
+export function transferMode(currentA: number, wire: Wire, gas: GasMix): Transfer {
+  if (isTubular(wire.class)) return 'tubular';
+  if (isUnstableGas(wire, gas)) return 'unstable';
+  if (sprayShare(currentA, wire, gas) >= 0.5) return 'spray';
+  return globularShare(currentA, wire, gas) >= 0.5 ? 'globular' : 'short-circuit';
+}

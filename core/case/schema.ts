@@ -1,0 +1,181 @@
+import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
+
+/**
+ * The case: one welder's question, the open format of API, files and tests.
+ * Everything but `format` may be missing; missing is unknown, never assumed good.
+ * The TypeScript type is inferred from this schema, so the two cannot part.
+ */
+export const CASE_FORMAT = 'jolly-tinker/case@1';
+
+export const BASE_METALS = ['mild-steel', 'stainless', 'aluminium'] as const;
+export const SURFACES = ['clean', 'mill-scale', 'rust', 'oil', 'paint', 'zinc', 'damp'] as const;
+export const JOINTS = ['bead-on-plate', 'butt', 'fillet', 'lap', 'corner', 'plug'] as const;
+export const POSITIONS = ['flat', 'horizontal', 'vertical-up', 'vertical-down', 'overhead'] as const;
+export const DRAUGHTS = ['still', 'breeze', 'windy'] as const;
+export const PROCESSES = ['gmaw', 'fcaw-self-shielded', 'fcaw-gas-shielded'] as const;
+export const WIRE_CLASSES = [
+  'solid-steel',
+  'solid-stainless',
+  'solid-aluminium',
+  'tubular-self-shielded',
+  'tubular-gas-shielded',
+] as const;
+export const POLARITIES = ['electrode-positive', 'electrode-negative'] as const;
+/** Circumstances of the part that call for a stop or a caution. */
+export const CONCERNS = [
+  'closed-container',
+  'chlorinated-residue',
+  'confined-space',
+  'cadmium-or-lead',
+  'code-work',
+  'fire-nearby',
+] as const;
+
+const number = <L extends number, H extends number>(minimum: L, maximum: H) =>
+  ({ type: 'number', minimum, maximum }) as const;
+const share = { ...number(0, 100), description: 'per cent by volume' } as const;
+
+const range = {
+  type: 'object',
+  additionalProperties: false,
+  required: ['low', 'high', 'step'],
+  properties: { low: number(0, 100), high: number(0, 100), step: number(0.01, 10) },
+} as const;
+
+const dial = {
+  type: 'object',
+  additionalProperties: false,
+  required: ['points', 'step'],
+  properties: {
+    points: {
+      type: 'array',
+      minItems: 2,
+      maxItems: 40,
+      items: {
+        type: 'object',
+        additionalProperties: false,
+        required: ['mark', 'value'],
+        properties: { mark: number(-100, 1000), value: number(0, 100) },
+      },
+    },
+    step: number(0.01, 50),
+  },
+} as const;
+
+export const JOB_SCHEMA = {
+  type: 'object',
+  additionalProperties: false,
+  properties: {
+    baseMetal: { enum: BASE_METALS },
+    surface: { type: 'array', items: { enum: SURFACES }, uniqueItems: true },
+    thicknessMm: number(0.3, 100),
+    otherThicknessMm: number(0.3, 100),
+    joint: { enum: JOINTS },
+    position: { enum: POSITIONS },
+    gapMm: number(0, 20),
+    draught: { enum: DRAUGHTS },
+    concerns: { type: 'array', items: { enum: CONCERNS }, uniqueItems: true },
+  },
+} as const satisfies JSONSchema;
+
+export const RIG_SCHEMA = {
+  type: 'object',
+  additionalProperties: false,
+  properties: {
+    process: { enum: PROCESSES },
+    wire: {
+      type: 'object',
+      additionalProperties: false,
+      properties: { class: { enum: WIRE_CLASSES }, diameterMm: number(0.5, 2.4) },
+    },
+    gas: {
+      type: ['object', 'null'],
+      additionalProperties: false,
+      properties: { argonPct: share, co2Pct: share, oxygenPct: share, heliumPct: share },
+    },
+    polarity: { enum: POLARITIES },
+    nozzleBoreMm: number(6, 30),
+    /** What the machine can be set to; the correction stays inside. */
+    range: {
+      type: 'object',
+      additionalProperties: false,
+      properties: { voltageV: range, wireSpeedMPerMin: range },
+    },
+    /** What the marks on the knobs stand for, taken down at the machine. */
+    dials: {
+      type: 'object',
+      additionalProperties: false,
+      properties: { voltageV: dial, wireSpeedMPerMin: dial },
+    },
+  },
+} as const satisfies JSONSchema;
+
+export const SETTINGS_SCHEMA = {
+  type: 'object',
+  additionalProperties: false,
+  properties: {
+    voltageV: number(8, 50),
+    wireSpeedMPerMin: number(0.5, 30),
+    stickOutMm: number(3, 50),
+    gasFlowLPerMin: number(0, 60),
+    arcControlPct: number(0, 100),
+    travelSpeedMmPerMin: number(20, 2500),
+    travelAngleDeg: number(-60, 60),
+  },
+} as const satisfies JSONSchema;
+
+const READING = { enum: ['digital', 'dial', 'estimate'] } as const;
+
+export const CASE_SCHEMA = {
+  type: 'object',
+  additionalProperties: false,
+  required: ['format'],
+  properties: {
+    format: { const: CASE_FORMAT },
+    job: JOB_SCHEMA,
+    rig: RIG_SCHEMA,
+    settings: SETTINGS_SCHEMA,
+    /** How each figure was got; a figure without an entry is taken as read off a digital display. */
+    readings: {
+      type: 'object',
+      additionalProperties: false,
+      properties: {
+        voltageV: READING,
+        wireSpeedMPerMin: READING,
+        stickOutMm: READING,
+        gasFlowLPerMin: READING,
+        travelSpeedMmPerMin: READING,
+      },
+    },
+    findings: { type: 'object', additionalProperties: { enum: ['present', 'absent', 'unknown'] } },
+    /** Which school of welding the advice follows where welders disagree. */
+    preferences: {
+      type: 'object',
+      additionalProperties: false,
+      properties: {
+        imbalance: { enum: ['by-heat', 'volts', 'wire'] },
+        gasFlow: { enum: ['ample', 'lean'] },
+        stickOut: { enum: ['standard', 'tight'] },
+      },
+    },
+  },
+} as const satisfies JSONSchema;
+
+export type Case = FromSchema<typeof CASE_SCHEMA>;
+export type Job = FromSchema<typeof JOB_SCHEMA>;
+export type Rig = FromSchema<typeof RIG_SCHEMA>;
+export type Settings = FromSchema<typeof SETTINGS_SCHEMA>;
+export type SettingName = keyof Settings;
+export type Preferences = NonNullable<Case['preferences']>;
+export type FindingState = 'present' | 'absent' | 'unknown';
+export type Gas = NonNullable<Rig['gas']>;
+export type WireClass = (typeof WIRE_CLASSES)[number];
+export type BaseMetal = (typeof BASE_METALS)[number];
+export type Joint = (typeof JOINTS)[number];
+export type Position = (typeof POSITIONS)[number];
+export type Reading = 'digital' | 'dial' | 'estimate';
+
+/** The limits of one setting, for a field that says what it takes. */
+export function settingLimits(setting: SettingName): { minimum: number; maximum: number } {
+  return SETTINGS_SCHEMA.properties[setting];
+}

@@ -1,0 +1,191 @@
+import fc from 'fast-check';
+import { answer } from '../answer';
+import { balanceVoltage } from '../arc/balance';
+import { completeMix } from '../case/gas-mix';
+import { EXAMPLE_CASE } from '../case/example';
+import { CASE_FORMAT, type Case } from '../case/schema';
+import type { Move, SettingMove } from './moves';
+
+const settingsMoved = (moves: Move[]): SettingMove[] =>
+  moves.flatMap((move) => (move.kind === 'setting' ? [move] : []));
+const variant = (change: {
+  job?: object;
+  rig?: object;
+  settings?: object;
+  findings?: object;
+  preferences?: object;
+}): Case =>
+  ({
+    ...EXAMPLE_CASE,
+    job: { ...EXAMPLE_CASE.job, ...change.job },
+    rig: { ...EXAMPLE_CASE.rig, ...change.rig },
+    settings: { ...EXAMPLE_CASE.settings, ...change.settings },
+    findings: change.findings ?? EXAMPLE_CASE.findings,
+    preferences: change.preferences ?? {},
+  }) as Case;
+const BALANCED = { voltageV: 20 };
+
+describe('correction', () => {
+  it('turns the worked example up to balance with one move, and offers less wire instead', () => {
+    const { arc, correction } = answer(EXAMPLE_CASE);
+    expect(correction.moves).toHaveLength(1);
+    const [move] = settingsMoved(correction.moves);
+    expect(move.setting).toBe('voltageV');
+    expect(Math.abs(move.to - arc.balancedVoltageV!)).toBeLessThan(1);
+    const [other] = settingsMoved(correction.alternative.moves);
+    expect(other.setting).toBe('wireSpeedMPerMin');
+    expect(other.to).toBeLessThan(7.5);
+    expect(correction.alternative.after!.currentA!).toBeLessThan(correction.after!.currentA!);
+  });
+
+  it('takes wire out where the plate is hot already', () => {
+    const { moves } = answer(
+      variant({
+        job: { thicknessMm: 2, otherThicknessMm: 2 },
+        settings: { voltageV: 17.5, wireSpeedMPerMin: 8 },
+        findings: { 'wire-stubs': 'present' },
+      }),
+    ).correction;
+    expect(settingsMoved(moves)[0].setting).toBe('wireSpeedMPerMin');
+    expect(settingsMoved(moves)[0].to).toBeLessThan(8);
+  });
+
+  it('leaves balanced numbers alone when nothing is wrong, and when a remedy is what is wanted', () => {
+    const sound = answer(variant({ settings: BALANCED, findings: {} })).correction;
+    expect(sound.moves).toEqual([]);
+    const clogged = answer(
+      variant({ settings: BALANCED, findings: { 'holes-scattered': 'present', 'nozzle-clogged': 'present' } }),
+    ).correction;
+    expect(clogged.moves[0]).toEqual(expect.objectContaining({ kind: 'remedy', cause: 'nozzle-blocked' }));
+    expect(clogged.settings).toEqual(
+      expect.objectContaining({ voltageV: 20, wireSpeedMPerMin: 7.5, gasFlowLPerMin: 11 }),
+    );
+  });
+
+  it('believes the bead over the meter: stubbing at the model balance still asks for volts', () => {
+    const { moves } = answer(
+      variant({
+        settings: BALANCED,
+        findings: { 'bead-ropey': 'present', 'wire-stubs': 'present', 'sound-popping': 'present' },
+      }),
+    ).correction;
+    const volts = settingsMoved(moves).find(({ setting }) => setting === 'voltageV');
+    expect(volts!.to).toBeGreaterThan(20.4);
+  });
+
+  it('brings flow into its window and stick-out to its usual', () => {
+    const { correction } = answer(
+      variant({
+        settings: { ...BALANCED, gasFlowLPerMin: 3, stickOutMm: 24 },
+        findings: { 'holes-scattered': 'present' },
+      }),
+    );
+    expect(correction.settings.gasFlowLPerMin).toBeGreaterThan(7);
+    expect(correction.settings.stickOutMm).toBeLessThan(15);
+  });
+
+  it('proposes starting settings in balance when nothing is known', () => {
+    const { settings, moves } = answer(
+      variant({
+        findings: {},
+        settings: {
+          voltageV: undefined,
+          wireSpeedMPerMin: undefined,
+          stickOutMm: undefined,
+          gasFlowLPerMin: undefined,
+        },
+      }),
+    ).correction;
+    expect(moves).toEqual([]);
+    expect(settings.voltageV).toBeGreaterThan(19);
+    expect(settings.voltageV).toBeLessThan(24);
+    expect(settings.wireSpeedMPerMin).toBeGreaterThan(6);
+  });
+
+  it('lands on a mark of the machine’s own dial', () => {
+    const dials = {
+      voltageV: {
+        step: 1,
+        points: [
+          { mark: 1, value: 14 },
+          { mark: 10, value: 27.5 },
+        ],
+      },
+    };
+    const [move] = settingsMoved(answer(variant({ rig: { dials } })).correction.moves);
+    expect(Number.isInteger(move.dialTo)).toBe(true);
+    expect(move.to).toBeCloseTo(14 + (move.dialTo! - 1) * 1.5, 6);
+  });
+
+  it('follows the school that was chosen', () => {
+    const wire = settingsMoved(answer(variant({ preferences: { imbalance: 'wire' } })).correction.moves);
+    expect(wire.map(({ setting }) => setting)).toEqual(['wireSpeedMPerMin']);
+    const hotAlready = {
+      job: { thicknessMm: 2, otherThicknessMm: 2 },
+      settings: { voltageV: 17.5, wireSpeedMPerMin: 8 },
+      preferences: { imbalance: 'volts' },
+    };
+    expect(
+      settingsMoved(answer(variant(hotAlready)).correction.moves).some(({ setting }) => setting === 'wireSpeedMPerMin'),
+    ).toBe(false);
+  });
+
+  it('says what is out of reach and what then', () => {
+    const { outOfReach } = answer(
+      variant({
+        job: { thicknessMm: 12, otherThicknessMm: 12 },
+        rig: { wire: { class: 'solid-steel', diameterMm: 0.6 } },
+        settings: { voltageV: 17, wireSpeedMPerMin: 9 },
+        findings: { 'toe-cold-lap': 'present', 'back-no-mark': 'present' },
+      }),
+    ).correction;
+    expect(outOfReach.join()).toContain('Thicker wire');
+  });
+
+  it('never leaves the machine’s range, for any settings and job', () => {
+    const range = { voltageV: { low: 14, high: 24, step: 0.5 }, wireSpeedMPerMin: { low: 2, high: 12, step: 0.1 } };
+    fc.assert(
+      fc.property(
+        fc.double({ min: 14, max: 24, noNaN: true }),
+        fc.double({ min: 2, max: 12, noNaN: true }),
+        fc.double({ min: 0.8, max: 15, noNaN: true }),
+        fc.constantFrom('bead-ropey', 'bead-flat', 'holes-through', 'back-no-mark', 'wire-burns-back'),
+        (voltageV, wireSpeedMPerMin, thicknessMm, id) => {
+          const { settings } = answer(
+            variant({
+              rig: { range },
+              job: { thicknessMm, otherThicknessMm: thicknessMm },
+              settings: { voltageV, wireSpeedMPerMin },
+              findings: { [id]: 'present' },
+            }),
+          ).correction;
+          expect(settings.voltageV!).toBeGreaterThanOrEqual(14);
+          expect(settings.voltageV!).toBeLessThanOrEqual(24);
+          expect(settings.wireSpeedMPerMin!).toBeGreaterThanOrEqual(2);
+          expect(settings.wireSpeedMPerMin!).toBeLessThanOrEqual(12);
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  it('brings any imbalance close to balance: within two volts of the load line it aims at', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 13, max: 30, noNaN: true }), (voltageV) => {
+        const { settings, after } = answer(variant({ settings: { voltageV }, findings: {} })).correction;
+        const balance = balanceVoltage(
+          after!.currentA!,
+          { class: 'solid-steel', diameterMm: 0.9 },
+          completeMix({ co2Pct: 18 }),
+        );
+        expect(Math.abs(settings.voltageV! - balance)).toBeLessThan(2);
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  it('answers a case with nothing in it without numbers or moves', () => {
+    const { correction } = answer({ format: CASE_FORMAT });
+    expect(correction).toEqual(expect.objectContaining({ moves: [], settings: {}, outOfReach: [] }));
+  });
+});

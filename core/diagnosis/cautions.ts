@@ -1,0 +1,31 @@
+import type { Case } from '../case/schema';
+import { CAUTIONS } from '../knowledge';
+import { matches } from './circumstance';
+import type { CauseVerdict } from './diagnose';
+
+export type CautionNote = { id: string; stop: boolean; text: string };
+
+/** A cause this likely brings its cautions with it. */
+const LIKELY = 0.2;
+
+/**
+ * The cautions that apply to a case: stop conditions first, then those of the job and the likely causes,
+ * then the standing ones.
+ * @param causes verdicts, for the cautions that a cause brings
+ */
+export function cautionsFor(input: Case, causes: readonly CauseVerdict[]): CautionNote[] {
+  const likely = new Set(causes.filter(({ probability }) => probability > LIKELY).map((verdict) => verdict.cause));
+  const concerns: readonly string[] = input.job?.concerns ?? [];
+  const applies = CAUTIONS.filter(({ when, concern, causes: byCause, findings }) => {
+    const standing = when === undefined && concern === undefined && byCause === undefined && findings === undefined;
+    return (
+      standing ||
+      (when !== undefined && matches(when, input)) ||
+      (concern !== undefined && concerns.includes(concern)) ||
+      (byCause?.some((id) => likely.has(id)) ?? false) ||
+      (findings?.some((id) => input.findings?.[id] === 'present') ?? false)
+    );
+  });
+  const rank = (stop: boolean): number => (stop ? 0 : 1);
+  return applies.map(({ id, stop, text }) => ({ id, stop, text })).sort((a, b) => rank(a.stop) - rank(b.stop));
+}

@@ -1,0 +1,69 @@
+import { arcSetup } from '../arc/reading';
+import type { Case } from '../case/schema';
+import type { Cause, Circumstance } from '../knowledge';
+
+/** How a factor on a prior is named as evidence. */
+export type PriorEvidence = { evidence: string; factor: number; because: string };
+
+const among = <T>(list: readonly T[] | undefined, value: T | undefined): boolean =>
+  list === undefined || (value !== undefined && list.includes(value));
+
+/**
+ * Whether a case matches a circumstance. Unknown never matches: what is missing is not assumed.
+ * @param when named fields must all match, a list means any of
+ */
+export function matches(when: Circumstance, input: Case): boolean {
+  const { job = {}, rig = {} } = input;
+  const thin = job.thicknessMm === undefined ? undefined : Math.min(job.thicknessMm, job.otherThicknessMm ?? Infinity);
+  const thick = job.thicknessMm === undefined ? undefined : Math.max(job.thicknessMm, job.otherThicknessMm ?? 0);
+  return (
+    among(when.process, rig.process) &&
+    among(when.wireClass, rig.wire?.class) &&
+    among(when.baseMetal, job.baseMetal) &&
+    (when.surface === undefined || (job.surface ?? []).some((surface) => when.surface?.includes(surface))) &&
+    among(when.joint, job.joint) &&
+    among(when.position, job.position) &&
+    among(when.draught, job.draught) &&
+    (when.thinUpToMm === undefined || (thin !== undefined && thin <= when.thinUpToMm)) &&
+    (when.thickFromMm === undefined || (thick !== undefined && thick >= when.thickFromMm)) &&
+    (when.unequal === undefined || (thin !== undefined && thick !== undefined && thick >= 1.8 * thin)) &&
+    (when.gapFromMm === undefined || (job.gapMm !== undefined && job.gapMm >= when.gapFromMm)) &&
+    (when.noGas === undefined || !arcSetup(input).usesGas)
+  );
+}
+
+/** What a circumstance is about, as an evidence id: the field of the case it looks at. */
+function evidenceOf(when: Circumstance): string {
+  if (when.surface) return 'job:surface';
+  if (when.draught) return 'job:draught';
+  if (when.joint) return 'job:joint';
+  if (when.position) return 'job:position';
+  if (when.baseMetal) return 'job:baseMetal';
+  if (when.thinUpToMm ?? when.thickFromMm ?? when.unequal) return 'job:thicknessMm';
+  if (when.gapFromMm) return 'job:gapMm';
+  return 'rig:wire';
+}
+
+/** Highest chance a prior can be raised to by circumstances alone: even galvanised plate is sometimes well stripped. */
+const HIGHEST_PRIOR = 0.6;
+
+/**
+ * The chance of a cause before anything is seen on this job and rig, and what raised or lowered it.
+ * Of several factors about the same field the strongest holds, so that "rust and oil" does not count twice.
+ * @param cause the cause
+ * @param input the case
+ * @returns prior 0 to 0.6, with the factors that apply
+ */
+export function priorOf(cause: Cause, input: Case): { prior: number; factors: PriorEvidence[] } {
+  const byField = new Map<string, PriorEvidence>();
+  for (const { when, factor, because } of cause.priorFactors ?? []) {
+    if (!matches(when, input)) continue;
+    const evidence = evidenceOf(when);
+    const held = byField.get(evidence);
+    const stronger = held === undefined || Math.abs(Math.log(factor || 1e-9)) > Math.abs(Math.log(held.factor || 1e-9));
+    if (stronger) byField.set(evidence, { evidence, factor, because });
+  }
+  const factors = [...byField.values()];
+  const prior = factors.reduce((product, { factor }) => product * factor, cause.prior);
+  return { prior: Math.min(HIGHEST_PRIOR, prior), factors };
+}

@@ -1,0 +1,122 @@
+/**
+ * Exact posterior of a two-layer noisy-OR network over all sets of up to three causes.
+ *
+ * The weight of a set S is  prod_{c in S} odds_c  x  prod_{f present} (1 - q_f prod_{c in S} (1 - s_cf)),
+ * with q_f = 1 - leak. Absent findings and figures are a factor of each cause alone and stand in its odds.
+ * Causes that touch no present finding multiply the weight of any set by their odds alone, so they are summed
+ * in closed form (elementary symmetric sums) instead of being enumerated: exact, and stable, for nothing is
+ * subtracted.
+ */
+export type NoisyOr = {
+  /** Odds of each cause after its prior, its figures and the absent findings; 0 for one that cannot be. */
+  odds: Float64Array;
+  /** Causes with the same number (>= 0) exclude each other; -1 for none. */
+  group: Int16Array;
+  /** For each present finding: chance that nothing outside the causes brings it out, 1 - leak. */
+  silence: Float64Array;
+  /** For each present finding, for each cause: 1 - strength. Row by row. */
+  miss: Float64Array;
+};
+
+export type Posterior = {
+  /** Probability of each cause, 0 to 1. */
+  marginals: Float64Array;
+  /** Probability that none of the causes holds. */
+  none: number;
+  /** Log of the chance of the present findings, relative to that of the prior alone. */
+  logEvidence: number;
+};
+
+const MOST_CAUSES = 3;
+
+/** e_0..e_k of the odds, at most one from each exclusive group, leaving out one cause's group or the cause itself. */
+function symmetricSums(odds: Float64Array, group: Int16Array, members: readonly number[], leftOut: number): number[] {
+  const sums = [1, 0, 0, 0];
+  const add = (x: number): void => {
+    for (let k = MOST_CAUSES; k >= 1; k--) sums[k] += sums[k - 1] * x;
+  };
+  const byGroup = new Map<number, number>();
+  for (const cause of members) {
+    if (cause === leftOut) continue;
+    const g = group[cause];
+    if (g < 0) add(odds[cause]);
+    else if (leftOut < 0 || g !== group[leftOut]) byGroup.set(g, (byGroup.get(g) ?? 0) + odds[cause]);
+  }
+  byGroup.forEach(add);
+  return sums;
+}
+
+/** Causes that touch a present finding, and with one of a group all of that group: these are enumerated. */
+function splitByRelevance({ odds, group, silence, miss }: NoisyOr): { near: number[]; far: number[] } {
+  const count = odds.length;
+  const touches = (cause: number): boolean => {
+    for (let f = 0; f < silence.length; f++) if (miss[f * count + cause] < 1) return true;
+    return false;
+  };
+  const possible = Array.from({ length: count }, (_, cause) => cause).filter((cause) => odds[cause] > 0);
+  const direct = possible.filter(touches);
+  const groups = new Set(direct.map((cause) => group[cause]).filter((g) => g >= 0));
+  const isNear = new Set(possible.filter((cause) => direct.includes(cause) || groups.has(group[cause])));
+  return { near: possible.filter((cause) => isNear.has(cause)), far: possible.filter((cause) => !isNear.has(cause)) };
+}
+
+/**
+ * Sums the weights of all sets of up to three causes.
+ * @param network odds, groups and present findings
+ * @returns marginal probabilities, chance of no cause
+ */
+export function posterior(network: NoisyOr): Posterior {
+  const { odds, group, silence, miss } = network;
+  const count = odds.length;
+  const findings = silence.length;
+  const { near, far } = splitByRelevance(network);
+  const farSums = symmetricSums(odds, group, far, -1);
+  /** tail[k]: weight of all ways to add far causes when k near ones are in the set. */
+  const tail = [0, 1, 2, 3].map((k) => farSums.slice(0, MOST_CAUSES - k + 1).reduce((sum, e) => sum + e, 0));
+  const sums = new Float64Array(count);
+  /** Weight of near sets by size, for the far marginals. */
+  const nearBySize = [0, 0, 0, 0];
+  // One row of "nothing brings f out" per depth; a set's row is its parent's times its newest cause.
+  const silent = Array.from({ length: MOST_CAUSES + 1 }, () => new Float64Array(findings));
+  silent[0].set(silence);
+  const chosen = [-1, -1, -1];
+  let total = 0;
+
+  const weigh = (depth: number, oddsSoFar: number): number => {
+    const row = silent[depth];
+    let likelihood = oddsSoFar;
+    for (let f = 0; f < findings; f++) likelihood *= 1 - row[f];
+    return likelihood;
+  };
+  const visit = (depth: number, from: number, oddsSoFar: number): void => {
+    const weight = weigh(depth, oddsSoFar);
+    nearBySize[depth] += weight;
+    const withTail = weight * tail[depth];
+    total += withTail;
+    for (let d = 0; d < depth; d++) sums[chosen[d]] += withTail;
+    if (depth === MOST_CAUSES) return;
+    const row = silent[depth];
+    const next = silent[depth + 1];
+    for (let i = from; i < near.length; i++) {
+      const cause = near[i];
+      const g = group[cause];
+      if (g >= 0 && ((depth > 0 && group[chosen[0]] === g) || (depth > 1 && group[chosen[1]] === g))) continue;
+      for (let f = 0; f < findings; f++) next[f] = row[f] * miss[f * count + cause];
+      chosen[depth] = cause;
+      visit(depth + 1, i + 1, oddsSoFar * odds[cause]);
+    }
+  };
+  visit(0, 0, 1);
+
+  for (const cause of far) {
+    const rest = symmetricSums(odds, group, far, cause);
+    const ways = [rest[0] + rest[1] + rest[2], rest[0] + rest[1], rest[0]];
+    sums[cause] = odds[cause] * (nearBySize[0] * ways[0] + nearBySize[1] * ways[1] + nearBySize[2] * ways[2]);
+  }
+  const prior = symmetricSums(odds, group, [...near, ...far], -1).reduce((sum, e) => sum + e, 0);
+  return {
+    marginals: sums.map((sum) => Math.min(1, sum / total)),
+    none: nearBySize[0] / total,
+    logEvidence: Math.log(total / prior),
+  };
+}

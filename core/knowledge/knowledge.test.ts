@@ -1,0 +1,44 @@
+import { CAUSES, CHECKS, FINDINGS, cause, check, finding } from '.';
+import { lintKnowledge } from './lint';
+
+/** The lexicon every file and interface may rely on; ids are stable. */
+const STABLE_FINDINGS = [
+  'bead-ropey bead-flat bead-sunken bead-narrow bead-piled bead-uneven bead-stringy bead-fades bead-widens ripples-pointed',
+  'legs-unequal stitch-dimples bead-even toe-cold-lap toe-undercut toe-wetted holes-scattered holes-crater holes-start',
+  'holes-wormtracks holes-one-spot holes-through back-no-mark back-heavy back-burned-through back-whiskers back-even',
+  'spatter-fine spatter-heavy spatter-big-drops nozzle-clogged spatter-little sound-crisp sound-popping sound-hiss sound-whine',
+  'sound-plop sound-sputter wire-stubs wire-burns-back wire-surges wire-birdnest tip-fused arc-wanders arc-blows-aside',
+  'arc-flutters start-poor no-feed no-gas-heard residue-white residue-black-soot residue-oxide slag-stuck fume-heavy',
+  'section-no-root section-sidewall section-good plate-warped gap-opened crack-centre crack-crater crack-toe',
+].flatMap((line) => line.split(' '));
+
+const STABLE_CAUSES = [
+  'voltage-low wire-fast voltage-high wire-slow heat-low heat-high heat-buildup stickout-long stickout-short stickout-drift',
+  'travel-fast travel-slow behind-puddle angle-work angle-push-steep angle-drag-steep crater-unfilled wire-untrimmed weave-wide',
+  'stitch-wide arc-control-crisp arc-control-soft gas-low gas-high gas-leak gas-empty draught nozzle-blocked gun-not-seated',
+  'preflow-short gas-wrong plate-dirty plate-zinc plate-damp joint-gap edge-thin tip-worn tip-wrong-size liner-dirty roll-wrong',
+  'roll-loose roll-tight brake-tight brake-loose cable-bent wire-rusty polarity-wrong clamp-poor cable-loose supply-weak',
+  'trigger-lead-loose wire-wrong arc-blow fast-cooling',
+].flatMap((line) => line.split(' '));
+
+describe('knowledge', () => {
+  it('has no faults', () => {
+    expect(lintKnowledge()).toEqual([]);
+  });
+
+  it('holds every stable finding and cause', () => {
+    expect(FINDINGS.map(({ id }) => id)).toEqual(expect.arrayContaining(STABLE_FINDINGS));
+    expect(CAUSES.map(({ id }) => id)).toEqual(expect.arrayContaining(STABLE_CAUSES));
+  });
+
+  it('names what it does not hold', () => {
+    expect(() => cause('bad-luck')).toThrow('there is no cause "bad-luck"');
+    expect(() => finding('bead-purple')).toThrow('bead-purple');
+    expect(() => check('check-nothing')).toThrow('check-nothing');
+  });
+
+  it('writes tile names a gloved reader can take in: at most 28 letters', () => {
+    for (const { name } of [...FINDINGS, ...CAUSES]) expect(name.length).toBeLessThanOrEqual(28);
+    for (const { name } of CHECKS) expect(name.length).toBeLessThanOrEqual(34);
+  });
+});
