@@ -32,7 +32,12 @@ function typeText(type: unknown, schema: { minimum?: number; maximum?: number })
 
 function problemOf(error: ErrorObject): FieldProblem {
   const { instancePath, keyword, params } = error;
-  const schema = (error.parentSchema ?? {}) as { minimum?: number; maximum?: number };
+  const schema = (error.parentSchema ?? {}) as {
+    minimum?: number;
+    maximum?: number;
+    minLength?: number;
+    maxLength?: number;
+  };
   switch (keyword) {
     case 'additionalProperties':
       return {
@@ -51,6 +56,17 @@ function problemOf(error: ErrorObject): FieldProblem {
     case 'minimum':
     case 'maximum':
       return { field: fieldName(instancePath), takes: rangeText(schema) };
+    case 'format':
+      return {
+        field: fieldName(instancePath),
+        takes: params.format === 'uuid' ? 'a UUID' : 'a time such as 2026-05-04T09:30:00Z',
+      };
+    case 'maxLength':
+    case 'minLength':
+      return {
+        field: fieldName(instancePath),
+        takes: `text of ${schema.minLength ?? 0} to ${schema.maxLength} letters`,
+      };
     case 'type':
       return { field: fieldName(instancePath), takes: typeText(params.type, schema) };
     default:

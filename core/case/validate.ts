@@ -1,11 +1,12 @@
 import Ajv from 'ajv';
+import addFormats from 'ajv-formats';
 import { EVIDENCE_IDS } from '../knowledge';
 import { statedTotal } from './gas-mix';
 import { fieldProblems, type FieldProblem } from './problems';
 import { CASE_SCHEMA, type Case } from './schema';
 
 /** One Ajv for all of the product's schemas: every error reported, nothing coerced. */
-export const ajv = new Ajv({ allErrors: true, verbose: true, strict: true, allowUnionTypes: true });
+export const ajv = addFormats(new Ajv({ allErrors: true, verbose: true, strict: true, allowUnionTypes: true }));
 
 const matchesSchema = ajv.compile<Case>(CASE_SCHEMA);
 const knownEvidence = new Set(EVIDENCE_IDS);

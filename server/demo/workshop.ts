@@ -1,0 +1,367 @@
+import type { Case, Settings } from '../../core/case/schema';
+import type { Coupon, Outcome, RigRecord } from '../../core/record/schema';
+
+/**
+ * The workshop of the Withy Cut canal trust: an invented place, with machines named as a workshop would.
+ * Times are told as days before the demo is loaded, so that the log never looks old.
+ */
+const SHIELD = { argonPct: 82, co2Pct: 18 };
+
+export const DOCK_SET = '0190a000-0000-7000-8000-000000000001';
+export const BLUE_CART = '0190a000-0000-7000-8000-000000000002';
+export const BOAT_KIT = '0190a000-0000-7000-8000-000000000003';
+
+export const RIGS: readonly RigRecord[] = [
+  {
+    id: DOCK_SET,
+    name: 'Dock set',
+    note: 'Three-phase, by the dry dock. Digital volts and wire speed.',
+    arcControlRising: 'softer',
+    display: 'digital',
+    rig: {
+      process: 'gmaw',
+      wire: { class: 'solid-steel', diameterMm: 0.9 },
+      gas: SHIELD,
+      polarity: 'electrode-positive',
+      nozzleBoreMm: 13,
+      range: { voltageV: { low: 14, high: 32, step: 0.1 }, wireSpeedMPerMin: { low: 2, high: 16, step: 0.1 } },
+    },
+  },
+  {
+    id: BLUE_CART,
+    name: 'Blue cart set',
+    note: 'Single-phase on the cart. Two knobs, 1 to 10. Wire knob taken down with the six-second run.',
+    arcControlRising: 'crisper',
+    display: 'dial',
+    rig: {
+      process: 'gmaw',
+      wire: { class: 'solid-steel', diameterMm: 0.8 },
+      gas: SHIELD,
+      polarity: 'electrode-positive',
+      nozzleBoreMm: 12,
+      range: { voltageV: { low: 13.5, high: 24, step: 0.1 }, wireSpeedMPerMin: { low: 1.8, high: 12, step: 0.1 } },
+      dials: {
+        voltageV: {
+          step: 0.5,
+          points: [
+            { mark: 1, value: 13.5 },
+            { mark: 4, value: 16.8 },
+            { mark: 7, value: 20.4 },
+            { mark: 10, value: 24 },
+          ],
+        },
+        wireSpeedMPerMin: {
+          step: 0.5,
+          points: [
+            { mark: 1, value: 1.8 },
+            { mark: 3, value: 3.6 },
+            { mark: 6, value: 6.9 },
+            { mark: 10, value: 12 },
+          ],
+        },
+      },
+    },
+  },
+  {
+    id: BOAT_KIT,
+    name: 'Boat kit',
+    note: 'Suitcase for the work boat and the towpath. Self-shielded wire, no gas.',
+    arcControlRising: 'softer',
+    display: 'dial',
+    rig: {
+      process: 'fcaw-self-shielded',
+      wire: { class: 'tubular-self-shielded', diameterMm: 0.9 },
+      gas: null,
+      polarity: 'electrode-negative',
+      nozzleBoreMm: 16,
+      range: { voltageV: { low: 13, high: 22, step: 0.5 }, wireSpeedMPerMin: { low: 1.5, high: 8, step: 0.1 } },
+      dials: {
+        voltageV: {
+          step: 1,
+          points: [
+            { mark: 1, value: 13 },
+            { mark: 7, value: 22 },
+          ],
+        },
+      },
+    },
+  },
+];
+
+/** A bead as the workshop would tell it; the verdict and the advised move are computed when it is loaded. */
+export type ToldBead = {
+  settings: Settings;
+  findings: NonNullable<Case['findings']>;
+  outcome: Outcome | null;
+  note?: string;
+};
+export type ToldCoupon = { rigId: string; title: string; daysAgo: number; job: Coupon['job']; beads: ToldBead[] };
+
+const seen = (...ids: string[]): NonNullable<Case['findings']> =>
+  Object.fromEntries(ids.map((id) => [id, 'present' as const]));
+const SOUND = seen('bead-even', 'toe-wetted', 'sound-crisp', 'spatter-little');
+
+export const COUPONS: readonly ToldCoupon[] = [
+  {
+    rigId: DOCK_SET,
+    title: 'Sluice rack 2, new bracket',
+    daysAgo: 0,
+    job: {
+      baseMetal: 'mild-steel',
+      surface: ['mill-scale'],
+      thicknessMm: 3,
+      otherThicknessMm: 6,
+      joint: 'fillet',
+      position: 'horizontal',
+      gapMm: 0,
+      draught: 'still',
+    },
+    beads: [
+      {
+        settings: {
+          voltageV: 16.5,
+          wireSpeedMPerMin: 7.5,
+          stickOutMm: 12,
+          gasFlowLPerMin: 11,
+          arcControlPct: 50,
+          travelSpeedMmPerMin: 320,
+          travelAngleDeg: 10,
+        },
+        findings: { ...seen('bead-ropey', 'wire-stubs', 'sound-popping'), 'toe-undercut': 'absent' },
+        outcome: null,
+      },
+      {
+        settings: {
+          voltageV: 18.6,
+          wireSpeedMPerMin: 7.5,
+          stickOutMm: 12,
+          gasFlowLPerMin: 11,
+          arcControlPct: 50,
+          travelSpeedMmPerMin: 330,
+          travelAngleDeg: 10,
+        },
+        findings: { ...seen('bead-ropey', 'spatter-fine'), 'wire-stubs': 'absent' },
+        outcome: 'better',
+      },
+    ],
+  },
+  {
+    rigId: BLUE_CART,
+    title: 'Swing bridge handrail, tube stub',
+    daysAgo: 2,
+    job: {
+      baseMetal: 'mild-steel',
+      surface: ['zinc'],
+      thicknessMm: 2.6,
+      joint: 'fillet',
+      position: 'horizontal',
+      draught: 'still',
+    },
+    beads: [
+      {
+        settings: { voltageV: 17.6, wireSpeedMPerMin: 5.6, stickOutMm: 11, gasFlowLPerMin: 11 },
+        findings: seen('holes-scattered', 'residue-white', 'fume-heavy', 'spatter-heavy'),
+        outcome: null,
+        note: 'Galvanised, not stripped.',
+      },
+      {
+        settings: { voltageV: 17.6, wireSpeedMPerMin: 5.6, stickOutMm: 11, gasFlowLPerMin: 11 },
+        findings: { ...SOUND, 'residue-white': 'absent' },
+        outcome: 'sound',
+        note: 'Stripped 30 mm back inside and out. Zinc paint after.',
+      },
+    ],
+  },
+  {
+    rigId: BLUE_CART,
+    title: 'Paddle gear cover, 1.2 mm lap',
+    daysAgo: 5,
+    job: {
+      baseMetal: 'mild-steel',
+      surface: ['clean'],
+      thicknessMm: 1.2,
+      joint: 'lap',
+      position: 'flat',
+      gapMm: 0,
+      draught: 'still',
+    },
+    beads: [
+      {
+        settings: { voltageV: 17.4, wireSpeedMPerMin: 5, stickOutMm: 10, gasFlowLPerMin: 10, travelSpeedMmPerMin: 420 },
+        findings: seen('holes-through', 'back-burned-through', 'bead-sunken'),
+        outcome: null,
+      },
+      {
+        settings: {
+          voltageV: 15.6,
+          wireSpeedMPerMin: 3.4,
+          stickOutMm: 10,
+          gasFlowLPerMin: 10,
+          travelSpeedMmPerMin: 450,
+        },
+        findings: seen('back-heavy', 'sound-crisp'),
+        outcome: 'better',
+      },
+      {
+        settings: {
+          voltageV: 14.8,
+          wireSpeedMPerMin: 2.6,
+          stickOutMm: 10,
+          gasFlowLPerMin: 10,
+          travelSpeedMmPerMin: 430,
+        },
+        findings: { ...SOUND, ...seen('back-even') },
+        outcome: 'sound',
+      },
+    ],
+  },
+  {
+    rigId: DOCK_SET,
+    title: 'Mooring ring, 10 mm back plate',
+    daysAgo: 9,
+    job: {
+      baseMetal: 'mild-steel',
+      surface: ['clean'],
+      thicknessMm: 8,
+      otherThicknessMm: 10,
+      joint: 'fillet',
+      position: 'flat',
+      draught: 'still',
+    },
+    beads: [
+      {
+        settings: {
+          voltageV: 17.4,
+          wireSpeedMPerMin: 4.6,
+          stickOutMm: 12,
+          gasFlowLPerMin: 11,
+          travelSpeedMmPerMin: 220,
+        },
+        findings: seen('bead-ropey', 'sound-crisp', 'back-no-mark', 'toe-cold-lap'),
+        outcome: null,
+      },
+      {
+        settings: {
+          voltageV: 20.6,
+          wireSpeedMPerMin: 7.8,
+          stickOutMm: 12,
+          gasFlowLPerMin: 11,
+          travelSpeedMmPerMin: 240,
+        },
+        findings: { ...seen('sound-crisp', 'toe-wetted'), 'back-no-mark': 'present' },
+        outcome: 'better',
+      },
+      {
+        settings: {
+          voltageV: 22.2,
+          wireSpeedMPerMin: 8.8,
+          stickOutMm: 12,
+          gasFlowLPerMin: 11,
+          travelSpeedMmPerMin: 240,
+        },
+        findings: { ...SOUND, ...seen('section-good') },
+        outcome: 'sound',
+        note: 'Cut and etched one: root fused both sides.',
+      },
+    ],
+  },
+  {
+    rigId: BOAT_KIT,
+    title: 'Work boat, engine bed lug',
+    daysAgo: 14,
+    job: {
+      baseMetal: 'mild-steel',
+      surface: ['rust'],
+      thicknessMm: 4,
+      joint: 'fillet',
+      position: 'horizontal',
+      draught: 'breeze',
+    },
+    beads: [
+      {
+        settings: { voltageV: 17, wireSpeedMPerMin: 3.4, stickOutMm: 16 },
+        findings: {
+          ...seen('arc-wanders', 'spatter-heavy', 'bead-ropey', 'bead-stringy', 'check-studs'),
+          'sound-crisp': 'absent',
+        },
+        outcome: null,
+        note: 'Leads were swapped for the gas wire.',
+      },
+      {
+        settings: { voltageV: 17.5, wireSpeedMPerMin: 3.4, stickOutMm: 16 },
+        findings: { ...seen('bead-even', 'toe-wetted', 'spatter-fine'), 'check-studs': 'absent' },
+        outcome: 'sound',
+      },
+    ],
+  },
+  {
+    rigId: DOCK_SET,
+    title: 'Towpath grating, bearing bars',
+    daysAgo: 20,
+    job: {
+      baseMetal: 'mild-steel',
+      surface: ['clean'],
+      thicknessMm: 5,
+      joint: 'fillet',
+      position: 'flat',
+      draught: 'still',
+    },
+    beads: [
+      {
+        settings: {
+          voltageV: 20.2,
+          wireSpeedMPerMin: 7.4,
+          stickOutMm: 12,
+          gasFlowLPerMin: 11,
+          travelSpeedMmPerMin: 300,
+        },
+        findings: seen('holes-scattered', 'nozzle-clogged', 'residue-oxide', 'sound-crisp'),
+        outcome: null,
+      },
+      {
+        settings: {
+          voltageV: 20.2,
+          wireSpeedMPerMin: 7.4,
+          stickOutMm: 12,
+          gasFlowLPerMin: 11,
+          travelSpeedMmPerMin: 300,
+        },
+        findings: SOUND,
+        outcome: 'sound',
+        note: 'Nozzle cleaned, diffuser holes opened.',
+      },
+    ],
+  },
+  {
+    rigId: BLUE_CART,
+    title: 'Lock gate 4, walkway toe board',
+    daysAgo: 27,
+    job: {
+      baseMetal: 'mild-steel',
+      surface: ['mill-scale'],
+      thicknessMm: 3,
+      joint: 'butt',
+      position: 'vertical-down',
+      gapMm: 1,
+      draught: 'still',
+    },
+    beads: [
+      {
+        settings: { voltageV: 18.2, wireSpeedMPerMin: 5.8, stickOutMm: 11, gasFlowLPerMin: 10 },
+        findings: seen('wire-surges', 'sound-sputter', 'bead-uneven'),
+        outcome: null,
+      },
+      {
+        settings: { voltageV: 18.2, wireSpeedMPerMin: 5.8, stickOutMm: 11, gasFlowLPerMin: 10 },
+        findings: { ...seen('wire-surges', 'check-liner'), 'check-glove': 'absent' },
+        outcome: 'same',
+      },
+      {
+        settings: { voltageV: 18.2, wireSpeedMPerMin: 5.8, stickOutMm: 11, gasFlowLPerMin: 10 },
+        findings: { ...SOUND, 'wire-surges': 'absent' },
+        outcome: 'sound',
+        note: 'New liner.',
+      },
+    ],
+  },
+];
