@@ -169,7 +169,7 @@ describe('correction', () => {
     );
   });
 
-  it('brings any imbalance close to balance: within two volts of the load line it aims at', () => {
+  it('corrects an imbalance beyond what a meter may be off by, to within a volt and a half; a smaller one may stay', () => {
     fc.assert(
       fc.property(fc.double({ min: 13, max: 30, noNaN: true }), (voltageV) => {
         const { settings, after } = answer(variant({ settings: { voltageV }, findings: {} })).correction;
@@ -178,7 +178,8 @@ describe('correction', () => {
           { class: 'solid-steel', diameterMm: 0.9 },
           completeMix({ co2Pct: 18 }),
         );
-        expect(Math.abs(settings.voltageV! - balance)).toBeLessThan(2);
+        const off = Math.abs(voltageV - answer(variant({ settings: { voltageV }, findings: {} })).arc.balancedVoltageV!);
+        expect(Math.abs(settings.voltageV! - balance)).toBeLessThan(off > 3 ? 1.5 : 3.01);
       }),
       { numRuns: 40 },
     );

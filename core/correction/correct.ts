@@ -98,12 +98,11 @@ function withToday(today: Today, fallback: Target): Target {
   };
 }
 
-function whyMove(setting: TargetName, from: number | null, to: number, diagnosis: Diagnosis): string {
-  if (from === null) return 'not known yet: this is where the model would start';
-  if (setting === 'stickOutMm') return cause(to > from ? 'stickout-short' : 'stickout-long').plain;
-  if (setting === 'gasFlowLPerMin') return cause(to > from ? 'gas-low' : 'gas-high').plain;
-  const likely = diagnosis.causes.find((verdict) => MOVED_BY[setting].includes(verdict.cause));
-  return likely === undefined ? 'closer to balance' : cause(likely.cause).plain;
+/** The cause that a turn of a knob cures. */
+function curedBy(setting: TargetName, from: number, to: number, diagnosis: Diagnosis): string | null {
+  if (setting === 'stickOutMm') return to > from ? 'stickout-short' : 'stickout-long';
+  if (setting === 'gasFlowLPerMin') return to > from ? 'gas-low' : 'gas-high';
+  return diagnosis.causes.find((verdict) => MOVED_BY[setting].includes(verdict.cause))?.cause ?? null;
 }
 
 function remedyMove(entry: Cause): RemedyMove {
@@ -125,13 +124,9 @@ function techniqueMoves(input: Case, diagnosis: Diagnosis, wantedTravel: number 
   const likely = (id: string): boolean => probabilityOf(diagnosis, id) > ACT_ABOVE;
   const control = settings.arcControlPct;
   if (control !== undefined && likely('arc-control-crisp'))
-    moves.push(
-      settingMove(input, 'arcControlPct', control, Math.min(100, control + 20), cause('arc-control-crisp').plain),
-    );
+    moves.push(settingMove(input, 'arcControlPct', control, Math.min(100, control + 20), 'arc-control-crisp'));
   if (control !== undefined && likely('arc-control-soft'))
-    moves.push(
-      settingMove(input, 'arcControlPct', control, Math.max(0, control - 20), cause('arc-control-soft').plain),
-    );
+    moves.push(settingMove(input, 'arcControlPct', control, Math.max(0, control - 20), 'arc-control-soft'));
   const travel = settings.travelSpeedMmPerMin;
   const offPace = ['travel-fast', 'travel-slow'].find(likely);
   if (travel !== undefined && wantedTravel !== null && offPace !== undefined) {
@@ -139,14 +134,12 @@ function techniqueMoves(input: Case, diagnosis: Diagnosis, wantedTravel: number 
     // The pace the corrected wire speed wants may be today's: then nothing is to be said.
     const stillOff = offPace === 'travel-fast' ? change < 1 / PACE_TOLERANCE : change > PACE_TOLERANCE;
     if (stillOff)
-      moves.push(
-        settingMove(input, 'travelSpeedMmPerMin', travel, Math.round(wantedTravel / 10) * 10, cause(offPace).plain),
-      );
+      moves.push(settingMove(input, 'travelSpeedMmPerMin', travel, Math.round(wantedTravel / 10) * 10, offPace));
   }
   const angle = settings.travelAngleDeg;
   const steep = ['angle-push-steep', 'angle-drag-steep'].find(likely);
   if (angle !== undefined && steep !== undefined && Math.abs(angle) > 15)
-    moves.push(settingMove(input, 'travelAngleDeg', angle, Math.sign(angle) * 10, cause(steep).plain));
+    moves.push(settingMove(input, 'travelAngleDeg', angle, Math.sign(angle) * 10, steep));
   return moves;
 }
 
@@ -208,9 +201,10 @@ function movesTo(input: Case, diagnosis: Diagnosis, situation: Situation, from: 
     const value = today[name];
     return value !== null && Math.abs(to[name] - value) >= WORTH_MOVING[name];
   });
-  return orderByGain(situation, from, to, changed).map((name) =>
-    settingMove(input, name, today[name], to[name], whyMove(name, today[name], to[name], diagnosis)),
-  );
+  return orderByGain(situation, from, to, changed).flatMap((name) => {
+    const value = today[name];
+    return value === null ? [] : [settingMove(input, name, value, to[name], curedBy(name, value, to[name], diagnosis))];
+  });
 }
 
 /**

@@ -1,5 +1,6 @@
 import { arcSettings, readArc, type ArcReading } from '../arc/reading';
 import type { Case, SettingName } from '../case/schema';
+import { cause } from '../knowledge';
 import { valueToDial } from '../quantity/dial';
 import { expectedRisk, type Situation, type Target, type TargetName } from './objective';
 
@@ -49,30 +50,37 @@ const DIRECTION: Record<SettingName, [up: string, down: string]> = {
   travelAngleDeg: ['push more', 'gun more upright'],
 };
 
-const EXPECT: Record<SettingName, [up: string, down: string]> = {
-  voltageV: [
-    'the stubbing stops, the bead lies flatter and the toes wet in',
-    'the crackle comes back and the bead stands up a little',
-  ],
-  wireSpeedMPerMin: ['a fuller, hotter bead with a mark behind', 'a smaller, cooler bead and no stubbing'],
-  stickOutMm: ['a softer arc and a cleaner nozzle', 'a tighter, hotter arc and steadier gas cover'],
-  gasFlowLPerMin: ['the holes and the grey go away', 'the flutter and the holes go away'],
-  arcControlPct: ['less fine spatter, a wetter puddle', 'quicker starts, a stiffer puddle'],
-  travelSpeedMmPerMin: ['a smaller bead with the arc on the plate', 'a fuller bead with round ripples'],
-  travelAngleDeg: ['a flatter bead', 'a bead that digs in'],
+/** What the next bead should show once a cause is cured by a setting. */
+const EXPECT: Record<string, string> = {
+  'voltage-low': 'the stubbing stops, the bead lies flatter and the toes wet in',
+  'wire-fast': 'the stubbing stops and the bead gets smaller and cooler',
+  'voltage-high': 'the crackle comes back and the bead stands up a little',
+  'wire-slow': 'the crackle comes back with a fuller, hotter bead',
+  'heat-low': 'a hotter bead that wets in and marks the back',
+  'heat-high': 'a cooler bead that stays in the joint',
+  'stickout-long': 'a tighter, hotter arc and steadier gas cover',
+  'stickout-short': 'a softer arc and a cleaner nozzle',
+  'gas-low': 'the holes and the grey go away',
+  'gas-high': 'the flutter and the holes go away',
+  'arc-control-crisp': 'less fine spatter, a wetter puddle',
+  'arc-control-soft': 'quicker starts, a stiffer puddle',
+  'travel-fast': 'a fuller bead with round ripples',
+  'travel-slow': 'a smaller bead with the arc on the plate',
+  'angle-push-steep': 'a bead that digs in',
+  'angle-drag-steep': 'a flatter bead',
 };
 
 /**
  * A move of one setting with its words.
  * @param from today's value, null when unknown
- * @param because why, in one line
+ * @param reason the cause it cures, or null when the figure was not known or nothing stands out
  */
 export function settingMove(
   input: Case,
   setting: SettingName,
   from: number | null,
   to: number,
-  because: string,
+  reason: string | null,
 ): SettingMove {
   const dial = setting === 'voltageV' || setting === 'wireSpeedMPerMin' ? input.rig?.dials?.[setting] : undefined;
   const side = from === null || to >= from ? 0 : 1;
@@ -84,8 +92,8 @@ export function settingMove(
     dialFrom: dial === undefined || from === null ? null : valueToDial(dial, from),
     dialTo: dial === undefined ? null : valueToDial(dial, to),
     direction: from === null ? 'set' : DIRECTION[setting][side],
-    because,
-    expect: from === null ? 'a start to tune from' : EXPECT[setting][side],
+    because: reason === null ? 'closer to what the arc model wants' : cause(reason).plain,
+    expect: (reason === null ? undefined : EXPECT[reason]) ?? 'a bead nearer to balance',
   };
 }
 

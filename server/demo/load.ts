@@ -4,16 +4,19 @@ import { takenMove } from '../../core/record/taken-move';
 import type { Bead, Coupon } from '../../core/record/schema';
 import type { Store } from '../db/open';
 import { putBead, putCoupon, putRig } from '../db/queries';
-import { COUPONS, RIGS, type ToldCoupon } from './workshop';
+import { COUPONS, type ToldCoupon } from './coupons';
+import { RIGS } from './rigs';
 
 const DAY = 24 * 60 * 60 * 1000;
+const FIRST_ARC = (9 * 60 + 20) * 60 * 1000;
 const BETWEEN_BEADS = 6 * 60 * 1000;
 /** Fixed ids, so that loading twice writes the same rows. */
 const demoId = (kind: number, index: number): string =>
   `0190a000-0000-7000-80${String(kind).padStart(2, '0')}-${String(index).padStart(12, '0')}`;
 
 function couponAndBeads(told: ToldCoupon, index: number, now: number): { coupon: Coupon; beads: Bead[] } {
-  const started = now - told.daysAgo * DAY - told.beads.length * BETWEEN_BEADS;
+  // Work starts at twenty past nine, the day before at the latest, so that nothing lies in the future.
+  const started = Math.floor(now / DAY - 1 - told.daysAgo) * DAY + FIRST_ARC;
   const coupon: Coupon = {
     id: demoId(1, index),
     rigId: told.rigId,

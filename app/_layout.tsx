@@ -1,0 +1,25 @@
+import '../ui/global.css';
+import { Barlow_500Medium } from '@expo-google-fonts/barlow/500Medium';
+import { Barlow_700Bold } from '@expo-google-fonts/barlow/700Bold';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { useFonts } from 'expo-font';
+import { Slot } from 'expo-router';
+import { SafeAreaProvider } from 'react-native-safe-area-context';
+import { Shell } from '@/features/shell/Shell';
+
+/** The server stands beside the app, so a request is worth sending even when the browser says "offline". */
+const client = new QueryClient({ defaultOptions: { queries: { networkMode: 'always', retry: 1, staleTime: 30_000 } } });
+
+export default function Layout() {
+  // Words show at once in a fallback face and change when the fonts are there.
+  useFonts({ Barlow_500Medium, Barlow_700Bold });
+  return (
+    <SafeAreaProvider>
+      <QueryClientProvider client={client}>
+        <Shell>
+          <Slot />
+        </Shell>
+      </QueryClientProvider>
+    </SafeAreaProvider>
+  );
+}

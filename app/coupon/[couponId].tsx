@@ -1,0 +1,1 @@
+export { CouponScreen as default } from '@/features/log/CouponScreen';

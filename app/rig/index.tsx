@@ -1,0 +1,1 @@
+export { RigsScreen as default } from '@/features/rig/RigsScreen';

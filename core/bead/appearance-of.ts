@@ -1,0 +1,71 @@
+import { beadWidth, crownHeight, depositedArea } from '../arc/bead';
+import { heatInput } from '../arc/heat';
+import { arcSettings, arcSetup, readArc } from '../arc/reading';
+import type { Case } from '../case/schema';
+import { FINDINGS } from '../knowledge';
+import { SOUND_BEAD, type BeadAppearance } from './appearance';
+
+const within = (value: number, low: number, high: number): number => Math.min(high, Math.max(low, value));
+
+/** Width, crown and depth of a bead from its settings, as far as they are known. */
+function fromSettings(input: Case): Partial<BeadAppearance> {
+  const setup = arcSetup(input);
+  const arc = readArc(setup, arcSettings(input), input);
+  const speed = input.settings?.wireSpeedMPerMin;
+  const plateMm = within(setup.thinnestMm ?? SOUND_BEAD.plateMm, 0.8, 8);
+  if (setup.wire === null || speed === undefined || arc.currentA === null || arc.balancedVoltageV === null)
+    return { plateMm };
+  const travel = input.settings?.travelSpeedMmPerMin ?? arc.expectedTravelMmPerMin ?? 350;
+  const volts = input.settings?.voltageV ?? arc.balancedVoltageV;
+  const off = arc.voltageErrorV ?? 0;
+  const area = depositedArea(speed, setup.wire, setup.gas, travel);
+  const widthMm = within(beadWidth(heatInput(volts, arc.currentA, travel), off), 2.5, 13);
+  const heat = arc.heatRatio ?? 1;
+  const halfWidths = off / (arc.balanceHalfWidthV ?? 1);
+  return {
+    plateMm,
+    widthMm,
+    crownMm: within(crownHeight(area, widthMm), 0.5, 5),
+    penetrationMm: within(
+      (arc.penetrationMm ?? 0.45 * plateMm * heat) * (halfWidths < -2 ? 0.6 : 1),
+      0.2,
+      plateMm * 1.2,
+    ),
+    coldLap: within(0.45 * (-halfWidths - 1.5), 0, 1),
+    undercut: within(0.4 * (halfWidths - 2), 0, 1),
+    backBulge: within(1.6 * (heat - 1.35), 0, 1),
+    spatter: within(0.04 + 0.12 * (Math.abs(halfWidths) - 1), 0.04, 0.8),
+  };
+}
+
+/** Of two values, the one further from a sound bead's: a mark that was seen is not washed out by the next. */
+function further(key: 'widthMm' | 'crownMm' | 'penetrationMm', a: number, b: number): number {
+  return Math.abs(a - SOUND_BEAD[key]) > Math.abs(b - SOUND_BEAD[key]) ? a : b;
+}
+
+/** Lays what was seen over the bead; the plate stays what it is. */
+function overlay(bead: BeadAppearance, seen: Partial<BeadAppearance>, marked: Partial<BeadAppearance>): BeadAppearance {
+  const merged: BeadAppearance = { ...bead, ...seen, plateMm: bead.plateMm };
+  for (const key of ['widthMm', 'crownMm', 'penetrationMm'] as const) {
+    const [now, before] = [seen[key], marked[key]];
+    if (now !== undefined && before !== undefined) merged[key] = further(key, now, before);
+  }
+  return { ...merged, penetrationMm: Math.min(merged.penetrationMm, bead.plateMm * 1.2) };
+}
+
+/**
+ * What a bead looks like: shaped by its settings through the arc model, then marked by what was seen on it.
+ * @param input the case; findings that are present leave their mark
+ */
+export function beadAppearance(input: Case): BeadAppearance {
+  const shaped: BeadAppearance = { ...SOUND_BEAD, ...fromSettings(input) };
+  const seen = FINDINGS.flatMap(({ id, drawing }) =>
+    input.findings?.[id] === 'present' && drawing !== undefined && 'bead' in drawing ? [drawing.bead] : [],
+  );
+  let marked: Partial<BeadAppearance> = {};
+  return seen.reduce<BeadAppearance>((bead, mark) => {
+    const next = overlay(bead, mark, marked);
+    marked = { ...marked, ...mark };
+    return next;
+  }, shaped);
+}

@@ -1,0 +1,52 @@
+import type { Check } from '../types';
+
+export const ELECTRIC_CHECKS: readonly Check[] = [
+  {
+    id: 'check-studs',
+    name: 'Read the studs',
+    plain: 'Read which stud the gun lead is on against the wire.',
+    shows: 'plus and minus swapped for this wire',
+    minutes: 0.5,
+    tools: 'none',
+    caution: 'Welder off before leads are moved.',
+    leak: 0.01,
+  },
+  {
+    id: 'check-clamp',
+    name: 'Clamp on bright metal',
+    plain: 'Grind a spot, move the clamp there, run again.',
+    shows: 'the arc steadies',
+    minutes: 1,
+    tools: 'grinder',
+    leak: 0.05,
+  },
+  {
+    id: 'check-leads-warm',
+    name: 'Feel the leads for heat',
+    plain: 'After a long run, feel every lead and connection through a dry glove.',
+    shows: 'one place is hot',
+    minutes: 2,
+    tools: 'dry glove',
+    caution: 'Welder off; never feel bare metal.',
+    leak: 0.02,
+  },
+  {
+    id: 'check-supply',
+    name: 'Another outlet, no long lead',
+    plain: 'Plug in near the board, without an extension.',
+    shows: 'the arc comes up',
+    minutes: 3,
+    tools: 'none',
+    caution: 'Supply wiring is for an electrician.',
+    leak: 0.03,
+  },
+  {
+    id: 'check-trigger',
+    name: 'Wiggle the trigger lead',
+    plain: 'Pull the trigger and wiggle the lead at gun and plug.',
+    shows: 'feed or gas comes and goes',
+    minutes: 0.5,
+    tools: 'none',
+    leak: 0.01,
+  },
+];

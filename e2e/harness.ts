@@ -1,0 +1,91 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test as base, type Page } from '@playwright/test';
+
+/** A test that fails on any console error, page error or failed own request it did not expect. */
+export const test = base.extend<{ faults: string[] }>({
+  faults: [
+    async ({ page }, use) => {
+      const faults: string[] = [];
+      page.on('console', (message) => {
+        if (message.type() === 'error') faults.push(message.text());
+      });
+      page.on('pageerror', (error) => faults.push(error.message));
+      await use(faults);
+      expect(faults, 'console errors').toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+
+export { expect };
+
+export const isPhone = (page: Page): boolean => (page.viewportSize()?.width ?? 0) < 1000;
+
+/** No violations of WCAG A and AA on the page as it stands. */
+export async function expectAccessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+    .analyze();
+  expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ target }) => target.join(' ')).join(', ')}`)).toEqual(
+    [],
+  );
+}
+
+/** The bench, opened and answered. */
+export async function openBench(page: Page): Promise<void> {
+  await page.goto('/');
+  await expect(page.getByRole('region', { name: /^Coupon:/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Log bead/ })).toBeEnabled();
+}
+
+/** Opens the verdict where it is a sheet; on a wide screen it is open. */
+export async function openVerdict(page: Page): Promise<void> {
+  if (isPhone(page)) await page.getByRole('button', { name: /^Verdict:.*Open$/ }).click();
+}
+
+export async function closeVerdict(page: Page): Promise<void> {
+  if (isPhone(page)) await page.getByRole('button', { name: /^Verdict:.*Close$/ }).click();
+}
+
+/** Taps a finding's tile once, under the sense it comes by. */
+export async function tapFinding(page: Page, sense: string, name: string): Promise<void> {
+  await page.getByRole('tab', { name: sense }).click();
+  await page.getByRole('button', { name: new RegExp(`^${name}: (not said|seen|not there)$`) }).click();
+}
+
+/** Types a figure for a setting and closes the knob. */
+export async function setKnob(page: Page, setting: string, figure: string): Promise<void> {
+  await page.getByRole('button', { name: new RegExp(`^${setting}, `) }).click();
+  await page.getByRole('textbox', { name: new RegExp(`^${setting}, `) }).fill(figure);
+  await page.getByRole('button', { name: 'Done' }).click();
+}
+
+/** A coupon of this test's own, so that tests do not depend on one another. */
+export async function newCoupon(
+  page: Page,
+  title: string,
+  job: { thickness?: string; chips?: string[] } = {},
+): Promise<void> {
+  await page.goto('/job/new');
+  await page.getByRole('textbox', { name: 'What is it for?' }).fill(title);
+  await page.getByRole('radio', { name: 'Dock set' }).click();
+  if (job.thickness !== undefined) {
+    await page.getByRole('textbox', { name: 'Thickness, mm' }).fill(job.thickness);
+    await page.getByRole('textbox', { name: 'Other part, mm' }).fill('');
+  }
+  for (const chip of job.chips ?? []) await page.getByRole('checkbox', { name: chip, exact: true }).click();
+  await page.getByRole('button', { name: 'Put it on the bench' }).click();
+  await expect(page.getByRole('region', { name: `Coupon: ${title}` })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Log bead 1' })).toBeEnabled();
+}
+
+/** Sets the four main figures of a bead. */
+export async function setAll(
+  page: Page,
+  figures: { volts: string; wire: string; stickOut: string; gas: string },
+): Promise<void> {
+  await setKnob(page, 'Volts', figures.volts);
+  await setKnob(page, 'Wire speed', figures.wire);
+  await setKnob(page, 'Stick-out', figures.stickOut);
+  await setKnob(page, 'Gas flow', figures.gas);
+}

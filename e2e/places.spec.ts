@@ -1,0 +1,98 @@
+import { expect, expectAccessible, isPhone, newCoupon, openBench, setKnob, test } from './harness';
+
+test('the machines: what is fitted can be changed, and a gas that does not add up is refused beside it', async ({
+  page,
+}) => {
+  await page.goto('/rig');
+  await expect(page).toHaveTitle(/^Rig/);
+  await expectAccessible(page);
+  await page.getByRole('link', { name: /^Boat kit/ }).click();
+  await expect(page.getByRole('heading', { name: 'Boat kit' })).toBeVisible();
+  await page.getByRole('radio', { name: 'solid steel', exact: true }).click();
+  await page.getByRole('textbox', { name: 'CO2, %' }).fill('40');
+  await page.getByRole('textbox', { name: 'CO2, %' }).blur();
+  await expect(page.getByRole('alert')).toContainText('122 %');
+  await expect(page.getByRole('button', { name: 'Keep it' })).toBeDisabled();
+  await page.getByRole('radio', { name: 'tubular, no gas' }).click();
+  await page.getByRole('textbox', { name: 'Note' }).fill('New liner in May.');
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText('New liner in May.')).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('New liner in May.')).toBeVisible();
+});
+
+test('inches everywhere once inches are chosen', async ({ page }) => {
+  await newCoupon(page, 'Inch plate');
+  await setKnob(page, 'Wire speed', '7.62');
+  await page.getByRole('navigation').getByRole('link', { name: 'Rig' }).click();
+  await page.getByRole('radio', { name: 'in, in/min, cfh' }).click();
+  await page.getByRole('navigation').getByRole('link', { name: 'Bench' }).click();
+  await expect(page.getByRole('button', { name: 'Wire speed, 300 in/min' })).toBeVisible();
+  await page.getByRole('button', { name: 'Wire speed, 300 in/min' }).click();
+  await page.getByRole('button', { name: 'Wire speed up' }).click();
+  await expect(page.getByRole('button', { name: 'Wire speed, 305 in/min' })).toBeVisible();
+});
+
+test('the job form says what a thickness takes, and asks anew what can hurt', async ({ page }) => {
+  await page.goto('/job/new');
+  await page.getByRole('textbox', { name: 'Thickness, mm' }).fill('900');
+  await expect(page.getByRole('alert')).toHaveText('Takes 0.3 to 100 mm.');
+  await expect(page.getByRole('button', { name: 'Put it on the bench' })).toBeDisabled();
+  await page.getByRole('textbox', { name: 'Thickness, mm' }).fill('1.5');
+  await expect(page.getByText('about 16 gauge')).toBeVisible();
+  await expect(page.getByRole('checkbox', { name: 'Tank or closed container' })).not.toBeChecked();
+  await expectAccessible(page);
+});
+
+test('says when the server cannot be reached, keeps what was tapped, and goes on when it is back', async ({
+  page,
+  faults,
+}) => {
+  await newCoupon(page, 'Offline plate');
+  await page.getByRole('button', { name: /^Flat, washed out/ }).click();
+  await page.route('**/api/**', (route) => route.abort());
+  await page.getByRole('button', { name: 'Log bead 1' }).click();
+  await expect(page.getByText('Not saved', { exact: true })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Flat, washed out: seen' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('The records cannot be read')).toBeVisible();
+  await page.unroute('**/api/**');
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByRole('button', { name: 'Flat, washed out: seen' })).toBeVisible();
+  // The browser itself reports each aborted request; those were asked for.
+  const unexpected = faults.filter((text) => !text.includes('ERR_FAILED'));
+  faults.splice(0, faults.length, ...unexpected);
+});
+
+test('an address that is not there leads on', async ({ page }) => {
+  await page.goto('/nowhere');
+  await page.getByRole('button', { name: 'To the bench' }).click();
+  await expect(page.getByRole('region', { name: /^Coupon:/ })).toBeVisible();
+  await page.goto('/coupon/0190a000-0000-7000-8000-0000000000ff');
+  await expect(page.getByText('No such coupon')).toBeVisible();
+});
+
+test('the keys work the bench on a wide screen', async ({ page }) => {
+  test.skip(isPhone(page), 'a phone has no keys');
+  await newCoupon(page, 'Keyboard plate');
+  await setKnob(page, 'Volts', '18');
+  await page.locator('body').press('ArrowUp');
+  await expect(page.getByRole('button', { name: 'Volts, 18.2 V' })).toBeVisible();
+  await page.locator('body').press('u');
+  await expect(page.getByRole('button', { name: 'Volts, 18 V' })).toBeVisible();
+  await page.locator('body').press('?');
+  await expect(page.getByRole('region', { name: 'Keys' })).toBeVisible();
+  await page.locator('body').press('/');
+  await expect(page.getByRole('searchbox', { name: 'Word to find' })).toBeFocused();
+  await page.getByRole('searchbox', { name: 'Word to find' }).blur();
+  await page.locator('body').press('n');
+  await expect(page.getByRole('button', { name: 'Log bead 2' })).toBeVisible();
+});
+
+test('text at twice the size keeps the bench usable', async ({ page }) => {
+  await openBench(page);
+  await page.addStyleTag({ content: 'html { font-size: 200%; }' });
+  await expect(page.getByRole('button', { name: /^Log bead/ })).toBeInViewport();
+  await expect(page.getByRole('navigation')).toBeInViewport();
+});

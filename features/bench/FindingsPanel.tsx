@@ -1,0 +1,156 @@
+import Fuse from 'fuse.js';
+import Search from 'lucide-react-native/icons/search';
+import { useDeferredValue, useMemo, useState, type RefObject } from 'react';
+import { Pressable, ScrollView, TextInput, View } from 'react-native';
+import type { FindingState } from '@/core/case/schema';
+import { FINDINGS, type Finding, type Sense } from '@/core/knowledge';
+import { FindingDrawing } from '@/ui/bead/FindingDrawing';
+import { Toggle } from '@/ui/Press';
+import { Row } from '@/ui/Row';
+import { useInk } from '@/ui/use-ink';
+import { Heading, Words } from '@/ui/Words';
+
+type Tab = Exclude<Sense, 'check'>;
+const TABS: readonly { sense: Tab; label: string }[] = [
+  { sense: 'see', label: 'See' },
+  { sense: 'hear', label: 'Hear' },
+  { sense: 'feel', label: 'Feel' },
+  { sense: 'behind', label: 'Behind' },
+  { sense: 'cut', label: 'Cut' },
+];
+
+const INDEX = new Fuse(FINDINGS, {
+  keys: [
+    { name: 'name', weight: 3 },
+    { name: 'words', weight: 2 },
+    { name: 'plain', weight: 1 },
+  ],
+  threshold: 0.34,
+  ignoreLocation: true,
+});
+
+type PanelProps = {
+  findings: Record<string, FindingState>;
+  onTap: (finding: string) => void;
+  wide: boolean;
+  searchField: RefObject<TextInput | null>;
+};
+
+/** What the bead shows, picked by picture: by sense, or by typing a trade word. */
+export function FindingsPanel({ findings, onTap, wide, searchField }: PanelProps) {
+  const [sense, setSense] = useState<Tab>('see');
+  const [typed, setTyped] = useState('');
+  const [searching, setSearching] = useState(false);
+  const ink = useInk();
+  const toggleSearch = (): void => {
+    setSearching(!searching);
+    setTyped('');
+  };
+  const sought = useDeferredValue(typed.trim());
+  const shown = useMemo(
+    () =>
+      sought === ''
+        ? FINDINGS.filter((finding) => finding.sense === sense)
+        : INDEX.search(sought).map(({ item }) => item),
+    [sense, sought],
+  );
+  return (
+    <View role="region" aria-label="What the bead shows" className="gap-2 px-4">
+      <Heading level={2}>What does it show?</Heading>
+      <Row className="gap-2">
+        {!wide && (
+          <Pressable
+            role="button"
+            aria-label="Find by a word"
+            aria-expanded={searching}
+            onPress={toggleSearch}
+            className="h-14 w-14 items-center justify-center rounded-md border-2 border-edge bg-plate"
+          >
+            <Search size={24} color={ink} />
+          </Pressable>
+        )}
+        <ScrollView horizontal showsHorizontalScrollIndicator={false} contentContainerClassName="gap-2" role="tablist">
+          {TABS.map((tab) => (
+            <Toggle
+              key={tab.sense}
+              role="tab"
+              label={tab.label}
+              on={sought === '' && tab.sense === sense}
+              onPress={() => {
+                setSense(tab.sense);
+                setTyped('');
+              }}
+            />
+          ))}
+        </ScrollView>
+      </Row>
+      {(wide || searching) && (
+        <TextInput
+          ref={searchField}
+          aria-label="Word to find"
+          placeholder="Or type it: holes, stubbing, bacon…"
+          value={typed}
+          onChangeText={setTyped}
+          inputMode="search"
+          autoFocus={!wide}
+          className="min-h-14 rounded-md border-2 border-edge bg-plate px-3 font-plain text-lg text-ink"
+        />
+      )}
+      {shown.length === 0 && <Words role="status">Nothing is called that. Try another word, or look by sense.</Words>}
+      <Row className="flex-wrap gap-2">
+        {shown.map((finding) => (
+          <FindingTile
+            key={finding.id}
+            finding={finding}
+            state={findings[finding.id] ?? 'unknown'}
+            onTap={onTap}
+            wide={wide}
+          />
+        ))}
+      </Row>
+    </View>
+  );
+}
+
+const STATE_WORDS: Record<FindingState, string> = { present: 'seen', absent: 'not there', unknown: 'not said' };
+
+type TileProps = { finding: Finding; state: FindingState; onTap: (id: string) => void; wide: boolean };
+
+/** One finding: its picture, its name, and whether it was seen. A tap goes round seen, not there, not said. */
+function FindingTile({ finding, state, onTap, wide }: TileProps) {
+  const frame = {
+    present: 'border-ink bg-ink',
+    absent: 'border-ink border-dashed bg-plate',
+    unknown: 'border-edge bg-plate',
+  }[state];
+  return (
+    <Pressable
+      role="button"
+      aria-label={`${finding.name}: ${STATE_WORDS[state]}`}
+      aria-pressed={state === 'present' ? true : state === 'absent' ? 'mixed' : false}
+      onPress={() => onTap(finding.id)}
+      style={{ flexBasis: wide ? '22%' : '30%', flexGrow: 1, maxWidth: wide ? '25%' : '33%' }}
+      className={`overflow-hidden rounded-md border-4 ${frame}`}
+    >
+      <View className={state === 'absent' ? 'opacity-40' : ''}>
+        {finding.drawing && <FindingDrawing drawing={finding.drawing} height={wide ? 72 : 60} />}
+      </View>
+      <View className="min-h-12 justify-center px-1 py-1">
+        <Words
+          strong={state === 'present'}
+          className={`text-center text-sm leading-tight ${state === 'present' ? 'text-ground' : 'text-ink'} ${state === 'absent' ? 'line-through' : ''}`}
+        >
+          {finding.name}
+        </Words>
+        {state !== 'unknown' && (
+          <Words
+            strong
+            className={`text-center text-sm leading-tight ${state === 'present' ? 'text-ground' : 'text-ink'}`}
+          >
+            {state === 'present' ? '✓ seen' : '✕ not there'}
+          </Words>
+        )}
+      </View>
+    </Pressable>
+  );
+}

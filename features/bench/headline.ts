@@ -1,0 +1,30 @@
+import type { Answer } from '@/core/answer';
+import type { FindingState } from '@/core/case/schema';
+import { cause, FINDINGS } from '@/core/knowledge';
+
+/** The verdict in one line: a cause with its probability, or what stands in its place. */
+export type Headline = { title: string; probability: number | null; kind: 'cause' | 'open' | 'sound' | 'ask' };
+
+/** A cause has to reach this to stand at the head of the verdict. */
+const STANDS_OUT = 0.3;
+
+const good = new Set(FINDINGS.flatMap(({ id, good: isGood }) => (isGood ? [id] : [])));
+
+/**
+ * What to say first of an answer.
+ * @param findings what was tapped
+ */
+export function headline(answer: Answer, findings: Record<string, FindingState>): Headline {
+  const [top] = answer.causes;
+  if (top !== undefined && top.probability >= STANDS_OUT)
+    return { title: cause(top.cause).name, probability: top.probability, kind: 'cause' };
+  const stated = Object.entries(findings);
+  const trouble = stated.some(
+    ([id, state]) =>
+      (state === 'present') !== good.has(id) && state !== 'unknown' && !(state === 'absent' && !good.has(id)),
+  );
+  if (trouble) return { title: 'No cause stands out yet', probability: null, kind: 'open' };
+  const praised = stated.filter(([id, state]) => good.has(id) && state === 'present').length;
+  if (praised >= 2) return { title: 'Looks sound', probability: null, kind: 'sound' };
+  return { title: 'Tap what the bead shows', probability: null, kind: 'ask' };
+}

@@ -1,0 +1,84 @@
+import { View } from 'react-native';
+import { Choice } from '@/ui/Press';
+import { Heading, Words } from '@/ui/Words';
+import { usePreferences } from '../preferences/use-preferences';
+
+/** How this person welds: units, and a school wherever welders disagree. The first of each is the default. */
+export function HabitsPanel() {
+  const [habits, setHabits] = usePreferences();
+  const school = (change: Partial<typeof habits.schools>): void =>
+    setHabits({ ...habits, schools: { ...habits.schools, ...change } });
+  return (
+    <View className="gap-4">
+      <Heading level={2}>How you weld</Heading>
+      <Habit title="Units">
+        <Choice
+          label="Units"
+          options={[
+            { value: 'metric', label: 'mm, m/min, L/min' },
+            { value: 'inch', label: 'in, in/min, cfh' },
+          ]}
+          chosen={habits.units}
+          onChoose={(units) => setHabits({ ...habits, units })}
+        />
+      </Habit>
+      <Habit title="Out of balance" why="By heat: a cold bead gets volts, a hot one less wire.">
+        <Choice
+          label="Out of balance"
+          options={[
+            { value: 'by-heat', label: 'By heat' },
+            { value: 'volts', label: 'Turn volts' },
+            { value: 'wire', label: 'Turn wire' },
+          ]}
+          chosen={habits.schools.imbalance}
+          onChoose={(imbalance) => school({ imbalance })}
+        />
+      </Habit>
+      <Habit title="Gas" why="Ample: 0.85 L/min a millimetre of nozzle. Lean: 0.6.">
+        <Choice
+          label="Gas"
+          options={[
+            { value: 'ample', label: 'Ample' },
+            { value: 'lean', label: 'Lean' },
+          ]}
+          chosen={habits.schools.gasFlow}
+          onChoose={(gasFlow) => school({ gasFlow })}
+        />
+      </Habit>
+      <Habit title="Stick-out" why="Standard: about 10 mm in short circuit. Tight: about 8 mm.">
+        <Choice
+          label="Stick-out"
+          options={[
+            { value: 'standard', label: 'Standard' },
+            { value: 'tight', label: 'Tight' },
+          ]}
+          chosen={habits.schools.stickOut}
+          onChoose={(stickOut) => school({ stickOut })}
+        />
+      </Habit>
+      <Habit title="Changes" why="One a bead shows what it did.">
+        <Choice
+          label="Changes"
+          options={[
+            { value: 'one', label: 'One a bead' },
+            { value: 'all', label: 'All at once' },
+          ]}
+          chosen={habits.changes}
+          onChoose={(changes) => setHabits({ ...habits, changes })}
+        />
+      </Habit>
+    </View>
+  );
+}
+
+function Habit({ title, why, children }: { title: string; why?: string; children: React.ReactNode }) {
+  return (
+    <View className="gap-2">
+      <Heading level={3} className="text-base">
+        {title}
+      </Heading>
+      {why !== undefined && <Words className="text-sm text-faint">{why}</Words>}
+      {children}
+    </View>
+  );
+}

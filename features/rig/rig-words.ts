@@ -1,0 +1,34 @@
+import type { Gas, Rig, WireClass } from '@/core/case/schema';
+
+export const WIRE_WORDS: Record<WireClass, string> = {
+  'solid-steel': 'solid steel',
+  'solid-stainless': 'solid stainless',
+  'solid-aluminium': 'aluminium',
+  'tubular-self-shielded': 'tubular, no gas',
+  'tubular-gas-shielded': 'tubular, with gas',
+};
+
+export const POLARITY_WORDS = { 'electrode-positive': 'gun on plus', 'electrode-negative': 'gun on minus' } as const;
+export const DISPLAY_WORDS = {
+  digital: 'Digital figures',
+  dial: 'Marks on the knobs',
+  estimate: 'Nothing to read',
+} as const;
+
+/** Usual mixes; any other can be typed. */
+export const USUAL_GASES: readonly { name: string; gas: Gas }[] = [
+  { name: '82 Ar / 18 CO2', gas: { argonPct: 82, co2Pct: 18 } },
+  { name: '75 Ar / 25 CO2', gas: { argonPct: 75, co2Pct: 25 } },
+  { name: '92 Ar / 8 CO2', gas: { argonPct: 92, co2Pct: 8 } },
+  { name: '98 Ar / 2 O2', gas: { argonPct: 98, oxygenPct: 2 } },
+  { name: 'pure CO2', gas: { argonPct: 0, co2Pct: 100 } },
+  { name: 'pure argon', gas: { argonPct: 100 } },
+];
+
+export const WIRE_DIAMETERS = [0.6, 0.8, 0.9, 1.0, 1.2, 1.6];
+
+/** The process that goes with a wire. */
+export function processOf(wire: WireClass): NonNullable<Rig['process']> {
+  if (wire === 'tubular-self-shielded') return 'fcaw-self-shielded';
+  return wire === 'tubular-gas-shielded' ? 'fcaw-gas-shielded' : 'gmaw';
+}

@@ -1,0 +1,48 @@
+import { defineConfig } from '@playwright/test';
+import { join } from 'node:path';
+
+/** Each project has a server and a database of its own, so that journeys do not meet. */
+const PHONE = { width: 390, height: 844 };
+const DESK = { width: 1280, height: 800 };
+const data = (name: string): string => join(__dirname, '.cache', `data-${name}-${process.pid}`);
+const server = (name: string, port: number, flags = '') => ({
+  command: `npx tsx server/main.ts ${flags}`,
+  url: `http://127.0.0.1:${port}/api/health`,
+  env: { PORT: String(port), DATA_DIR: data(name) },
+  reuseExistingServer: false,
+  timeout: 60_000,
+});
+const project = (name: string, port: number, viewport: typeof PHONE, testMatch: RegExp) => ({
+  name,
+  testMatch,
+  use: { baseURL: `http://127.0.0.1:${port}`, viewport, hasTouch: viewport === PHONE },
+});
+
+export default defineConfig({
+  testDir: 'e2e',
+  workers: 2,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['list'], ['json']] : 'list',
+  outputDir: '.cache/interface',
+  use: {
+    launchOptions: {
+      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+  projects: [
+    project('phone', 4391, PHONE, /e2e\/[^/]+\.spec\.ts/),
+    project('wide', 4392, DESK, /e2e\/[^/]+\.spec\.ts/),
+    project('empty', 4393, PHONE, /empty\/.*\.spec\.ts/),
+  ],
+  webServer: [server('phone', 4391), server('wide', 4392), server('empty', 4393, '--empty')],
+});

@@ -1,0 +1,110 @@
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { dirname, join, resolve } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+/** Root of the project. */
+export const ROOT = resolve(dirname(fileURLToPath(import.meta.url)), '..');
+const CACHE = join(ROOT, '.cache');
+/** What the built app is made of. */
+const BUILT_FROM = [
+  'app',
+  'core',
+  'features',
+  'ui',
+  'workers',
+  'public',
+  'app.json',
+  'babel.config.js',
+  'metro.config.js',
+  'tailwind.config.js',
+  'package-lock.json',
+];
+
+export const say = (text) => console.log(`· ${text}`);
+
+/** Ends with one sentence that says the cure. */
+export function giveUp(sentence) {
+  console.error(sentence);
+  process.exit(1);
+}
+
+/** Runs a command in the project; shows what it prints only when asked to or when it fails. */
+export function run(command, args, { quiet = false, env = {} } = {}) {
+  const result = spawnSync(command, args, {
+    cwd: ROOT,
+    stdio: quiet ? 'pipe' : 'inherit',
+    env: { ...process.env, ...env },
+    encoding: 'utf8',
+    maxBuffer: 64 * 1024 * 1024,
+  });
+  if (quiet && result.status !== 0) process.stderr.write(`${result.stdout ?? ''}${result.stderr ?? ''}\n`);
+  return result.status === 0;
+}
+
+/** Path of a program in node_modules. */
+export const tool = (name) => join(ROOT, 'node_modules', '.bin', name);
+
+const modified = (path) => (existsSync(path) ? statSync(path).mtimeMs : 0);
+
+/** Installs what package-lock.json names, when that is newer than what is installed. */
+export function ensurePackages() {
+  const [major] = process.versions.node.split('.').map(Number);
+  if (major < 20) giveUp(`Node.js 20 or newer is needed, this is ${process.versions.node}.`);
+  const installed = join(ROOT, 'node_modules', '.jolly-installed');
+  if (modified(installed) > modified(join(ROOT, 'package-lock.json'))) return;
+  say('installing packages (some minutes the first time; the database driver is compiled)');
+  if (!run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']))
+    giveUp(
+      'The packages could not be installed. See the lines above; python3, make and g++ must be there for the database driver.',
+    );
+  writeFileSync(installed, new Date().toISOString());
+}
+
+function filesUnder(path) {
+  if (!existsSync(path)) return [];
+  if (statSync(path).isFile()) return [path];
+  return readdirSync(path)
+    .sort()
+    .flatMap((name) => filesUnder(join(path, name)));
+}
+
+function sourceHash() {
+  const hash = createHash('sha256');
+  for (const file of BUILT_FROM.flatMap((entry) => filesUnder(join(ROOT, entry))).filter(
+    (name) => !name.includes('.test.'),
+  )) {
+    hash.update(file.slice(ROOT.length)).update(readFileSync(file));
+  }
+  return hash.digest('hex');
+}
+
+/** Builds the app into dist/ when its sources changed since the last build. */
+export function ensureBuild() {
+  const mark = join(CACHE, 'built-from');
+  const hash = sourceHash();
+  if (existsSync(join(ROOT, 'dist', 'index.html')) && existsSync(mark) && readFileSync(mark, 'utf8') === hash) return;
+  say('building the app (about a minute the first time)');
+  const env = { CI: '1', EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', NODE_ENV: 'production' };
+  if (!run(tool('expo'), ['export', '--platform', 'web', '--output-dir', 'dist'], { quiet: true, env }))
+    giveUp('The app could not be built. See the lines above.');
+  mkdirSync(CACHE, { recursive: true });
+  writeFileSync(mark, hash);
+}
+
+/** Path of Debian's Chromium, installed when it is missing and may be. */
+export function ensureChromium() {
+  const path = process.env.CHROMIUM ?? '/usr/bin/chromium';
+  if (existsSync(path)) return path;
+  say('installing Chromium from the system packages');
+  const prefix = process.getuid?.() === 0 ? [] : ['sudo', '-n'];
+  const apt = (...args) => {
+    const [command, ...rest] = [...prefix, 'apt-get', ...args];
+    return run(command, rest, { quiet: true, env: { DEBIAN_FRONTEND: 'noninteractive' } });
+  };
+  if (!(apt('update') && apt('install', '-y', '--no-install-recommends', 'chromium')) || !existsSync(path)) {
+    giveUp('Chromium is missing. Install it with "apt-get install chromium", or set CHROMIUM to its path.');
+  }
+  return path;
+}

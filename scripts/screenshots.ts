@@ -1,0 +1,113 @@
+import { chromium, type Page } from '@playwright/test';
+import { spawn } from 'node:child_process';
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+/** Takes one picture of each main view from the demo data, into docs/screenshots/. */
+const ROOT = join(__dirname, '..');
+const OUT = join(ROOT, 'docs', 'screenshots');
+const PORT = 4397;
+const ADDRESS = `http://127.0.0.1:${PORT}`;
+const PHONE = { width: 390, height: 844 };
+const WIDE = { width: 1280, height: 800 };
+
+type Shot = {
+  name: string;
+  path: string;
+  size: typeof PHONE;
+  scheme?: 'light' | 'dark';
+  act?: (page: Page) => Promise<void>;
+};
+
+/** The bead of the worked example: stubbing, ropey, 3.5 V under balance. */
+async function badBead(page: Page): Promise<void> {
+  await page.getByRole('button', { name: /^Volts, / }).click();
+  await page.getByRole('textbox', { name: 'Volts, V' }).fill('16.5');
+  await page.getByRole('button', { name: 'Done' }).click();
+  await page.getByRole('button', { name: 'Ropey, humped: not said' }).click();
+  await page.getByRole('button', { name: 'Cold lap: not said' }).click();
+  await page.evaluate(() =>
+    document.querySelectorAll('div').forEach((box) => box.scrollTop > 0 && (box.scrollTop = 0)),
+  );
+}
+
+const SHOTS: Shot[] = [
+  { name: 'bench-phone', path: '/', size: PHONE, act: badBead },
+  { name: 'bench-phone-dark', path: '/', size: PHONE, scheme: 'dark', act: badBead },
+  { name: 'bench-wide', path: '/', size: WIDE, act: badBead },
+  { name: 'bench-wide-dark', path: '/', size: WIDE, scheme: 'dark', act: badBead },
+  {
+    name: 'verdict-phone',
+    path: '/',
+    size: PHONE,
+    act: async (page) => {
+      await badBead(page);
+      await page.getByRole('button', { name: /^Verdict:/ }).click();
+    },
+  },
+  {
+    name: 'verdict-why-phone',
+    path: '/',
+    size: PHONE,
+    act: async (page) => {
+      await badBead(page);
+      await page.getByRole('button', { name: /^Verdict:/ }).click();
+      await page.getByRole('button', { name: /^Voltage too low/ }).click();
+      await page.getByText('Likely causes').scrollIntoViewIfNeeded();
+      await page.getByText('Likely causes').evaluate((heading) => heading.scrollIntoView({ block: 'start' }));
+    },
+  },
+  { name: 'log-phone', path: '/log', size: PHONE },
+  { name: 'log-wide', path: '/log', size: WIDE },
+  { name: 'coupon-wide', path: '/coupon/0190a000-0000-7000-8001-000000000002', size: WIDE },
+  { name: 'rig-phone', path: '/rig', size: PHONE },
+  { name: 'job-phone', path: '/job/new', size: PHONE },
+];
+
+async function reachable(): Promise<void> {
+  for (let attempt = 0; attempt < 100; attempt++) {
+    const ok = await fetch(`${ADDRESS}/api/health`)
+      .then((response) => response.ok)
+      .catch(() => false);
+    if (ok) return;
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+  throw new Error('the server did not come up');
+}
+
+async function main(): Promise<void> {
+  const only = process.argv[2];
+  const data = mkdtempSync(join(tmpdir(), 'jolly-shots-'));
+  mkdirSync(OUT, { recursive: true });
+  const server = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
+    cwd: ROOT,
+    env: { ...process.env, PORT: String(PORT), DATA_DIR: data },
+    stdio: 'inherit',
+  });
+  const browser = await chromium.launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu'],
+  });
+  try {
+    await reachable();
+    for (const { name, path, size, scheme = 'light', act } of SHOTS.filter(
+      (shot) => only === undefined || shot.name.startsWith(only),
+    )) {
+      const context = await browser.newContext({ viewport: size, colorScheme: scheme, reducedMotion: 'reduce' });
+      const page = await context.newPage();
+      await page.goto(ADDRESS + path, { waitUntil: 'networkidle' });
+      await act?.(page);
+      await page.waitForTimeout(400);
+      await page.screenshot({ path: join(OUT, `${name}.png`) });
+      await context.close();
+      console.log(name);
+    }
+  } finally {
+    await browser.close();
+    server.kill();
+    rmSync(data, { recursive: true, force: true });
+  }
+}
+
+void main();

@@ -1,0 +1,39 @@
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { ensureBuild, ensureChromium, ensurePackages, ROOT, run, say, tool } from './prepare.mjs';
+
+/** `npm test`: type check, lint, unit and API tests, interface tests; the last line counts the tests. */
+const RESULTS = join(ROOT, '.cache');
+const UNIT = join(RESULTS, 'unit.json');
+const INTERFACE = join(RESULTS, 'interface.json');
+
+ensurePackages();
+const CHROMIUM = ensureChromium();
+mkdirSync(RESULTS, { recursive: true });
+for (const file of [UNIT, INTERFACE]) rmSync(file, { force: true });
+
+const steps = [
+  ['types', () => run(tool('tsc'), ['--noEmit'])],
+  ['lint', () => run(tool('eslint'), ['.', '--max-warnings', '0'])],
+  ['unit and API tests', () => run(tool('jest'), ['--ci', '--json', `--outputFile=${UNIT}`, '--silent'])],
+  ['build', () => (ensureBuild(), true)],
+  [
+    'interface tests',
+    () => run(tool('playwright'), ['test'], { env: { CHROMIUM, PLAYWRIGHT_JSON_OUTPUT_NAME: INTERFACE } }),
+  ],
+];
+let failedSteps = 0;
+for (const [name, step] of steps) {
+  say(name);
+  if (!step()) failedSteps += 1;
+}
+
+const read = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null);
+const unit = read(UNIT);
+const browser = read(INTERFACE)?.stats;
+const passed = (unit?.numPassedTests ?? 0) + (browser?.expected ?? 0) + (browser?.flaky ?? 0);
+const failedTests = (unit?.numFailedTests ?? 0) + (browser?.unexpected ?? 0);
+// A step that fails without a failing test (types, lint, a run that broke off) still counts as one.
+const failed = Math.max(failedTests, failedSteps);
+console.log(`${passed} passed, ${failed} failed`);
+process.exit(failed === 0 && passed > 0 ? 0 : 1);

@@ -1,0 +1,60 @@
+import { spawn } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
+
+const ROOT = resolve(__dirname, '..');
+const folder = mkdtempSync(join(tmpdir(), 'jolly-start-'));
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+/** Starts the server as `npm start` does and waits until it ends or says that it is ready. */
+function start(env: Record<string, string>, flags: string[] = []): Promise<{ code: number | null; said: string }> {
+  const child = spawn(join(ROOT, 'node_modules', '.bin', 'tsx'), ['server/main.ts', ...flags], {
+    cwd: ROOT,
+    env: { ...process.env, ...env },
+  });
+  return new Promise((done) => {
+    let said = '';
+    const hear = (chunk: Buffer): void => {
+      said += chunk.toString();
+      if (said.includes('is ready')) child.kill('SIGTERM');
+    };
+    child.stdout.on('data', hear);
+    child.stderr.on('data', hear);
+    child.on('exit', (code) => done({ code, said }));
+  });
+}
+
+describe('starting the server', () => {
+  it('says where it is, and stops when asked', async () => {
+    const { said } = await start({ PORT: '0', DATA_DIR: join(folder, 'fine') });
+    expect(said).toMatch(/ready: http:\/\/127\.0\.0\.1:\d+/);
+  }, 30_000);
+
+  it('says in one sentence that a port is in use, with the cure', async () => {
+    const other: Server = createServer();
+    await new Promise<void>((listening) => other.listen(0, '127.0.0.1', listening));
+    const { port } = other.address() as AddressInfo;
+    const { code, said } = await start({ PORT: String(port), DATA_DIR: join(folder, 'port') });
+    other.close();
+    expect(code).toBe(1);
+    expect(said.trim()).toBe(
+      `Port ${port} is in use. Stop what runs there, or start with another: PORT=${port + 1} npm start`,
+    );
+  }, 30_000);
+
+  it('says in one sentence that a port is none, or that the database cannot be opened', async () => {
+    expect(await start({ PORT: 'eighty', DATA_DIR: folder })).toEqual({
+      code: 1,
+      said: 'PORT takes a whole number from 0 to 65535, not "eighty".\n',
+    });
+    const blocked = join(folder, 'a-file');
+    writeFileSync(blocked, '');
+    const { code, said } = await start({ PORT: '0', DATA_DIR: blocked });
+    expect(code).toBe(1);
+    expect(said).toMatch(/^The database .* cannot be opened .*Set DATA_DIR/);
+    expect(said.trim().split('\n')).toHaveLength(1);
+  }, 30_000);
+});

@@ -1,0 +1,130 @@
+import { memo } from 'react';
+import Svg, { G, Path, Rect } from 'react-native-svg';
+import { SOUND_BEAD, type BeadAppearance } from '@/core/bead/appearance';
+import { cap, faults, fused, plates, SECTION_FIELD, whiskers } from './section-geometry';
+import { cracks, fume, outline, pores, ripples, spatterGrains, type Field } from './top-geometry';
+
+/** Tones of metal, the same by day and by night: it is the same steel. */
+const STEEL = {
+  plate: '#8d8f8b',
+  plateEdge: '#3c3d3a',
+  bead: '#c4c3ba',
+  line: '#3b3a35',
+  void: '#171614',
+  fused: '#e2bd63',
+  whisker: '#2b2a27',
+};
+const TINT: Record<BeadAppearance['tint'], string> = {
+  bright: '#c9c8c0',
+  grey: '#8b8272',
+  soot: '#4b4a47',
+  white: '#cfcfca',
+  slag: '#6b5a48',
+};
+const HALO: Partial<Record<BeadAppearance['tint'], string>> = { white: '#f4f4f0', soot: '#2b2a28' };
+
+type DrawingProps = {
+  bead: Partial<BeadAppearance>;
+  view: 'top' | 'section' | 'back';
+  /** What the drawing shows, for those who cannot see it; leave out where a label stands beside it. */
+  title?: string;
+  width?: number | `${number}%`;
+  height?: number;
+  /** Length of bead shown from above, mm. */
+  lengthMm?: number;
+};
+
+/**
+ * The one drawing of a bead, from above, from behind or cut through, from the same numbers.
+ * Used by finding tiles, the coupon strip and before/after alike.
+ */
+export const BeadDrawing = memo(function BeadDrawing({
+  bead,
+  view,
+  title,
+  width = '100%',
+  height = 56,
+  lengthMm = 30,
+}: DrawingProps) {
+  const full = { ...SOUND_BEAD, ...bead };
+  const field: Field = { length: lengthMm, height: 16 };
+  const box =
+    view === 'section' ? `0 0 ${SECTION_FIELD.width} ${SECTION_FIELD.height}` : `0 0 ${field.length} ${field.height}`;
+  return (
+    <Svg
+      width={width}
+      height={height}
+      viewBox={box}
+      {...(title === undefined ? { 'aria-hidden': true } : { role: 'img', 'aria-label': title })}
+    >
+      {view === 'section' ? (
+        <Section bead={full} />
+      ) : view === 'top' ? (
+        <Top bead={full} field={field} />
+      ) : (
+        <Back bead={full} field={field} />
+      )}
+    </Svg>
+  );
+});
+
+function Top({ bead, field }: { bead: BeadAppearance; field: Field }) {
+  const halo = HALO[bead.tint];
+  const shape = outline(bead, field);
+  return (
+    <G>
+      <Rect x={0} y={0} width={field.length} height={field.height} fill={STEEL.plate} />
+      {bead.gapMm > 0 && (
+        <Path
+          d={`M${field.length} ${field.height / 2 - bead.gapMm * 1.2}L6 ${field.height / 2}L${field.length} ${field.height / 2 + bead.gapMm * 1.2}Z`}
+          fill={STEEL.void}
+        />
+      )}
+      {halo && <Path d={shape} fill={halo} stroke={halo} strokeWidth={3.4} strokeLinejoin="round" opacity={0.75} />}
+      {bead.coldLap > 0.3 && <Path d={shape} fill={STEEL.void} opacity={0.45} transform="translate(0.5 0.8)" />}
+      {bead.undercut > 0.3 && <Path d={shape} fill="none" stroke={STEEL.void} strokeWidth={1.4} />}
+      <Path d={shape} fill={TINT[bead.tint]} stroke={STEEL.line} strokeWidth={0.35} />
+      <Path d={ripples(bead, field)} fill="none" stroke={STEEL.line} strokeWidth={0.3} opacity={0.75} />
+      <Path d={spatterGrains(bead, field)} fill={STEEL.bead} stroke={STEEL.line} strokeWidth={0.18} />
+      <Path d={pores(bead, field)} fill={STEEL.void} stroke={STEEL.line} strokeWidth={0.25} />
+      <Path d={cracks(bead, field)} fill="none" stroke={STEEL.void} strokeWidth={0.5} />
+      <Path d={fume(bead, field)} fill="none" stroke="#f2f1ec" strokeWidth={1.1} strokeLinecap="round" opacity={0.8} />
+    </G>
+  );
+}
+
+function Back({ bead, field }: { bead: BeadAppearance; field: Field }) {
+  const heat = bead.penetrationMm / 4;
+  const line = { ...bead, widthMm: 2 + 3.5 * bead.backBulge + 2 * heat, ripples: 'round' as const };
+  return (
+    <G>
+      <Rect x={0} y={0} width={field.length} height={field.height} fill={STEEL.plate} />
+      {heat > 0.2 && <Path d={outline({ ...line, widthMm: line.widthMm + 4 }, field)} fill="#31548c" opacity={0.35} />}
+      {heat > 0.2 && (
+        <Path d={outline({ ...line, widthMm: line.widthMm + 1.6 }, field)} fill="#b98136" opacity={0.55} />
+      )}
+      {heat > 0.2 && <Path d={outline(line, field)} fill={STEEL.bead} stroke={STEEL.line} strokeWidth={0.3} />}
+      {bead.holes === 'through' && (
+        <Path d={pores(bead, field)} fill={STEEL.void} stroke={STEEL.line} strokeWidth={0.3} />
+      )}
+    </G>
+  );
+}
+
+function Section({ bead }: { bead: BeadAppearance }) {
+  const { pores: holes, crack } = faults(bead);
+  const tilt = bead.warp * 7;
+  return (
+    <G>
+      <G transform={tilt > 0 ? `rotate(${-tilt} 10 5)` : undefined}>
+        <Path d={plates(bead)} fill={STEEL.plate} stroke={STEEL.plateEdge} strokeWidth={0.25} />
+        <Path d={fused(bead)} fill={STEEL.fused} stroke={STEEL.line} strokeWidth={0.25} />
+        <Path d={cap(bead)} fill={STEEL.bead} stroke={STEEL.line} strokeWidth={0.35} />
+        <Path d={whiskers(bead)} fill="none" stroke={STEEL.whisker} strokeWidth={0.35} />
+        <Path d={holes} fill={STEEL.void} />
+        <Path d={crack} fill="none" stroke={STEEL.void} strokeWidth={0.4} />
+      </G>
+      {tilt > 0 && <Path d="M1 11.6H19" stroke={STEEL.plateEdge} strokeWidth={0.4} strokeDasharray="1 0.8" />}
+    </G>
+  );
+}

@@ -1,0 +1,22 @@
+import palette from './temper.json';
+
+/** Temper colours of heated steel, straw to blue: the one quantitative colour scale. */
+const STEPS = Object.values(palette.temper);
+
+/**
+ * Colour for a share; always shown with a figure or a word beside it.
+ * @param share 0 to 1
+ * @returns a CSS colour
+ */
+export function temperColour(share: number): string {
+  const index = Math.min(STEPS.length - 1, Math.max(0, Math.floor(share * STEPS.length)));
+  return STEPS[index];
+}
+
+/** A probability in trade words. @param probability 0 to 1 */
+export function likelihoodWords(probability: number): string {
+  if (probability >= 0.85) return 'very likely';
+  if (probability >= 0.6) return 'likely';
+  if (probability >= 0.3) return 'may well be';
+  return probability >= 0.1 ? 'worth a look' : 'hardly';
+}
