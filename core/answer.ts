@@ -4,6 +4,8 @@ import { correct, type Correction } from './correction/correct';
 import type { CautionNote } from './diagnosis/cautions';
 import { diagnose, type CauseVerdict } from './diagnosis/diagnose';
 import type { NextCheck } from './diagnosis/next-check';
+import type { NextFigure } from './diagnosis/next-figure';
+import type { Note } from './diagnosis/notes';
 
 /** What a case gets back: the arc, the causes, what to check next, the corrected numbers, the cautions. */
 export type Answer = {
@@ -11,6 +13,10 @@ export type Answer = {
   causes: CauseVerdict[];
   noCause: number;
   nextChecks: NextCheck[];
+  /** Findings that would tell the most, by id. */
+  telling: string[];
+  askFor: NextFigure | null;
+  notes: Note[];
   correction: Correction;
   cautions: CautionNote[];
 };
@@ -21,6 +27,6 @@ export type Answer = {
  */
 export function answer(input: Case): Answer {
   const diagnosis = diagnose(input);
-  const { arc, causes, noCause, nextChecks, cautions } = diagnosis;
-  return { arc, causes, noCause, nextChecks, correction: correct(input, diagnosis), cautions };
+  const { arc, causes, noCause, nextChecks, telling, askFor, notes, cautions } = diagnosis;
+  return { arc, causes, noCause, nextChecks, telling, askFor, notes, correction: correct(input, diagnosis), cautions };
 }

@@ -50,7 +50,8 @@ export async function closeVerdict(page: Page): Promise<void> {
 /** Taps a finding's tile once, under the sense it comes by. */
 export async function tapFinding(page: Page, sense: string, name: string): Promise<void> {
   await page.getByRole('tab', { name: sense }).click();
-  await page.getByRole('button', { name: new RegExp(`^${name}: (not said|seen|not there)$`) }).click();
+  const tiles = page.getByRole('region', { name: 'What the bead shows' });
+  await tiles.getByRole('button', { name: new RegExp(`^${name}: (not said|seen|not there)$`) }).click();
 }
 
 /** Types a figure for a setting and closes the knob. */

@@ -135,6 +135,11 @@ export function expectedTravel(setup: ArcSetup & { wire: Wire }, wireSpeedMPerMi
   return Math.min(900, Math.max(120, (perMetre * 1000) / area));
 }
 
+/** A pulsing machine throws one drop a pulse whatever the mean current, as long as the wire is solid. */
+function transferOf(input: Case, steady: Transfer | null): Transfer | null {
+  return input.rig?.mode === 'pulse' && steady !== null && steady !== 'tubular' ? 'pulse' : steady;
+}
+
 /** Everything the arc model says of a setup at given settings. */
 export function readArc(setup: ArcSetup, settings: ArcSettings, input: Case): ArcReading {
   const { wire, gas } = setup;
@@ -166,7 +171,7 @@ export function readArc(setup: ArcSetup, settings: ArcSettings, input: Case): Ar
     balancedVoltageV: balance,
     balanceHalfWidthV: known !== null && current !== null ? balanceHalfWidth(current, known.wire, gas) : null,
     voltageErrorV: balance !== null && settings.voltageV !== null ? settings.voltageV - balance : null,
-    transfer: known !== null && current !== null ? transferMode(current, known.wire, gas) : null,
+    transfer: transferOf(input, known !== null && current !== null ? transferMode(current, known.wire, gas) : null),
     currentWantedA: setup.currentWantedA,
     heatRatio: current !== null && setup.currentWantedA !== null ? current / setup.currentWantedA : null,
     gasFlowWantedLPerMin: window?.wanted ?? null,

@@ -3,7 +3,7 @@ import { readTable, SPRAY_TRANSITION } from './coefficients';
 import { isTubular, wireMetal, type Wire } from './wire';
 
 /** How the metal crosses the arc. `unstable` is pure argon on steel; `tubular` wires have a transfer of their own. */
-export type Transfer = 'short-circuit' | 'globular' | 'spray' | 'tubular' | 'unstable';
+export type Transfer = 'short-circuit' | 'globular' | 'spray' | 'pulse' | 'tubular' | 'unstable';
 
 /**
  * Current above which a wire sprays in a gas.

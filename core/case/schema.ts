@@ -83,6 +83,8 @@ export const RIG_SCHEMA = {
   additionalProperties: false,
   properties: {
     process: { enum: PROCESSES },
+    /** Pulse sets the arc length by trim instead of volts. */
+    mode: { enum: ['conventional', 'pulse'] },
     wire: {
       type: 'object',
       additionalProperties: false,

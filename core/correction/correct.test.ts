@@ -178,7 +178,9 @@ describe('correction', () => {
           { class: 'solid-steel', diameterMm: 0.9 },
           completeMix({ co2Pct: 18 }),
         );
-        const off = Math.abs(voltageV - answer(variant({ settings: { voltageV }, findings: {} })).arc.balancedVoltageV!);
+        const off = Math.abs(
+          voltageV - answer(variant({ settings: { voltageV }, findings: {} })).arc.balancedVoltageV!,
+        );
         expect(Math.abs(settings.voltageV! - balance)).toBeLessThan(off > 3 ? 1.5 : 3.01);
       }),
       { numRuns: 40 },

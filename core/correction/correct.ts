@@ -187,8 +187,10 @@ function situationOf(input: Case, diagnosis: Diagnosis, wire: Wire): Situation {
 }
 
 /** Settings that may move: those unknown, and those a likely cause speaks for. */
-function freeSettings(situation: Situation, diagnosis: Diagnosis): TargetName[] {
+function freeSettings(input: Case, situation: Situation, diagnosis: Diagnosis): TargetName[] {
   return TARGET_NAMES.filter((name) => {
+    // A pulsing machine is set by trim, not by volts.
+    if (name === 'voltageV' && input.rig?.mode === 'pulse') return false;
     if (name === 'gasFlowLPerMin' && (!situation.setup.usesGas || situation.flowWindow === null)) return false;
     return situation.today[name] === null || probabilityOf(diagnosis, ...MOVED_BY[name]) > ACT_ABOVE;
   });
@@ -245,7 +247,7 @@ export function correct(input: Case, diagnosis: Diagnosis): Correction {
   const bounds = boundsFor(input, situation);
   const starts = searchStarts(situation, bounds);
   const dials = input.rig?.dials ?? {};
-  const free = freeSettings(situation, diagnosis);
+  const free = freeSettings(input, situation, diagnosis);
   const { today } = situation;
   const imbalance = input.preferences?.imbalance ?? 'by-heat';
   const held: TargetName[] =

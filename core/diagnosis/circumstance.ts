@@ -28,6 +28,7 @@ export function matches(when: Circumstance, input: Case): boolean {
     (when.thickFromMm === undefined || (thick !== undefined && thick >= when.thickFromMm)) &&
     (when.unequal === undefined || (thin !== undefined && thick !== undefined && thick >= 1.8 * thin)) &&
     (when.gapFromMm === undefined || (job.gapMm !== undefined && job.gapMm >= when.gapFromMm)) &&
+    (when.notPulse === undefined || rig.mode !== 'pulse') &&
     (when.noGas === undefined || !arcSetup(input).usesGas)
   );
 }

@@ -1,10 +1,13 @@
 import { arcSettings, arcSetup, readArc, type ArcReading, type ArcSetup } from '../arc/reading';
-import type { Case } from '../case/schema';
+import type { Case, SettingName } from '../case/schema';
 import { CAUSES } from '../knowledge';
 import { cautionsFor, type CautionNote } from './cautions';
 import { priorOf, type PriorEvidence } from './circumstance';
 import { NETWORK, noisyOr, observe } from './network';
-import { nextChecks, type NextCheck } from './next-check';
+import { likelySets } from './likely-sets';
+import { questions, type Questions } from './next-check';
+import { nextFigure, type NextFigure } from './next-figure';
+import { notesOn, type Note } from './notes';
 import { posterior } from './posterior';
 import { figureWeight, residualsOf, type Residuals } from './residuals';
 import { reasonsFor, type Reason } from './weight-of-evidence';
@@ -12,15 +15,20 @@ import { reasonsFor, type Reason } from './weight-of-evidence';
 /** One cause with its probability, what it was before, and what speaks for and against it. */
 export type CauseVerdict = { cause: string; probability: number; prior: number; because: Reason[] };
 
-export type Diagnosis = {
+export type Diagnosis = Questions & {
   setup: ArcSetup;
   arc: ArcReading;
   residuals: Residuals;
   /** Every cause above 1 %, likeliest first. */
   causes: CauseVerdict[];
+  /** Probability of every cause, in the order of the knowledge. */
+  marginals: Float64Array;
   /** Chance that no cause of the network holds. */
   noCause: number;
-  nextChecks: NextCheck[];
+  /** The unknown setting whose figure would tell the most. */
+  askFor: NextFigure | null;
+  /** What does not add up. */
+  notes: Note[];
   cautions: CautionNote[];
 };
 
@@ -66,16 +74,34 @@ export function diagnose(input: Case): Diagnosis {
       prior: priors[column],
       because: reasonsFor(column, observed, residuals, factors[column], priors),
     }));
-  const answered = new Set(
-    Object.entries(input.findings ?? {}).flatMap(([id, state]) => (state === 'unknown' ? [] : [id])),
-  );
+  const stated = Object.entries(input.findings ?? {}).filter(([, state]) => state !== 'unknown');
+  const seen = new Set(stated.flatMap(([id, state]) => (state === 'present' ? [id] : [])));
+  const sets = likelySets(network, result.marginals);
+  const chance = (...ids: string[]): number =>
+    causes.reduce((sum, { cause, probability }) => (ids.includes(cause) ? sum + probability : sum), 0);
   return {
     setup,
     arc,
     residuals,
     causes,
+    marginals: result.marginals,
     noCause: result.none,
-    nextChecks: nextChecks(network, result, answered),
+    ...questions(sets, new Set(stated.map(([id]) => id))),
+    askFor: nextFigure(sets, readable(input, setup)),
+    notes: notesOn(observed, seen, residuals, sets, priors, chance),
     cautions: cautionsFor(input, causes),
   };
+}
+
+const ASKABLE = ['voltageV', 'wireSpeedMPerMin', 'stickOutMm', 'gasFlowLPerMin', 'travelSpeedMmPerMin'] as const;
+
+/** Settings that are not stated and whose figure the arc model could use. */
+function readable({ settings = {}, rig = {}, job = {} }: Case, { wire, usesGas }: ArcSetup): SettingName[] {
+  return ASKABLE.filter((setting) => {
+    if (settings[setting] !== undefined) return false;
+    if (setting === 'stickOutMm') return true;
+    if (setting === 'gasFlowLPerMin') return usesGas && rig.nozzleBoreMm !== undefined;
+    if (wire === null) return false;
+    return setting === 'wireSpeedMPerMin' ? job.thicknessMm !== undefined : settings.wireSpeedMPerMin !== undefined;
+  });
 }

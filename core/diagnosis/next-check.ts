@@ -1,40 +1,26 @@
+import { showsGiven, type LikelySet } from './likely-sets';
 import { NETWORK, type NetworkNode } from './network';
-import type { NoisyOr, Posterior } from './posterior';
 
-/** A finding or check worth answering next: expected fall in uncertainty about the causes, and what it costs. */
-export type NextCheck = { check: string; bits: number; minutes: number; kind: 'finding' | 'check' };
+/** The top cause that an answer would lead to. */
+export type WouldBe = { cause: string; probability: number };
 
-/** Causes carried into the estimate; the rest together rarely hold more than a few per cent. */
-const MOST_LIKELY = 22;
+/**
+ * A finding or check worth answering next: expected fall in uncertainty about the causes, what it costs, and
+ * what the verdict would be after either answer.
+ */
+export type NextCheck = {
+  check: string;
+  bits: number;
+  minutes: number;
+  kind: 'finding' | 'check';
+  ifPresent: WouldBe | null;
+  ifAbsent: WouldBe | null;
+};
+
 /** A start-up cost of every question, so that a trivial glance does not beat everything else. */
 const OVERHEAD_MINUTES = 0.4;
-
-type LikelySet = { causes: number[]; probability: number };
-
-/** The sets of up to two of the likeliest causes with their probabilities, scaled to sum to 1. */
-function likelySets({ odds, group, silence, miss }: NoisyOr, marginals: Float64Array): LikelySet[] {
-  const count = odds.length;
-  const top = Array.from(marginals.keys())
-    .filter((c) => odds[c] > 0)
-    .sort((a, b) => marginals[b] - marginals[a])
-    .slice(0, MOST_LIKELY);
-  const weight = (causes: number[]): number => {
-    let product = causes.reduce((odd, c) => odd * odds[c], 1);
-    for (let f = 0; f < silence.length; f++) {
-      product *= 1 - causes.reduce((quiet, c) => quiet * miss[f * count + c], silence[f]);
-    }
-    return product;
-  };
-  const sets: LikelySet[] = [{ causes: [], probability: weight([]) }];
-  top.forEach((a, i) => {
-    sets.push({ causes: [a], probability: weight([a]) });
-    for (const b of top.slice(i + 1)) {
-      if (group[a] < 0 || group[a] !== group[b]) sets.push({ causes: [a, b], probability: weight([a, b]) });
-    }
-  });
-  const total = sets.reduce((sum, { probability }) => sum + probability, 0);
-  return sets.map((set) => ({ ...set, probability: set.probability / total }));
-}
+/** Nothing that would tell less than this is asked. */
+const WORTH_ASKING_BITS = 0.01;
 
 const entropy = (p: number): number => (p <= 0 || p >= 1 ? 0 : -p * Math.log2(p) - (1 - p) * Math.log2(1 - p));
 
@@ -43,34 +29,65 @@ function information(node: NetworkNode, sets: readonly LikelySet[]): number {
   let shows = 0;
   let remaining = 0;
   for (const { causes, probability } of sets) {
-    let quiet = 1 - node.leak;
-    for (const c of causes) quiet *= 1 - node.strength[c];
-    shows += probability * (1 - quiet);
-    remaining += probability * entropy(quiet);
+    const chance = showsGiven(node, causes);
+    shows += probability * chance;
+    remaining += probability * entropy(chance);
   }
   return Math.max(0, entropy(shows) - remaining);
 }
 
-/**
- * What to look at or try next: expected information per minute over everything not yet answered.
- * @param network odds and present findings
- * @param result its posterior
- * @param answered ids that the case already states
- * @param most how many to return
- * @returns best first; nothing that would tell less than a hundredth of a bit
- */
-export function nextChecks(network: NoisyOr, result: Posterior, answered: ReadonlySet<string>, most = 6): NextCheck[] {
-  const sets = likelySets(network, result.marginals);
-  const value = ({ bits, minutes }: NextCheck): number => bits / (minutes + OVERHEAD_MINUTES);
+/** The likeliest cause once a node's answer is known. */
+function verdictAfter(node: NetworkNode, trouble: boolean, sets: readonly LikelySet[]): WouldBe | null {
+  const sums = new Map<number, number>();
+  let total = 0;
+  for (const { causes, probability } of sets) {
+    const chance = showsGiven(node, causes);
+    const weight = probability * (trouble ? chance : 1 - chance);
+    total += weight;
+    for (const c of causes) sums.set(c, (sums.get(c) ?? 0) + weight);
+  }
+  const best = [...sums].sort((a, b) => b[1] - a[1])[0];
+  return best === undefined || total === 0 ? null : { cause: NETWORK.causeIds[best[0]], probability: best[1] / total };
+}
+
+type Weighed = { node: NetworkNode; bits: number };
+
+/** Everything not yet answered with what it would tell, most per minute first. */
+function weigh(sets: readonly LikelySet[], answered: ReadonlySet<string>): Weighed[] {
+  const value = ({ node, bits }: Weighed): number => bits / (node.minutes + OVERHEAD_MINUTES);
   return NETWORK.nodes
     .filter(({ id }) => !answered.has(id))
-    .map((node): NextCheck => ({
+    .map((node) => ({ node, bits: information(node, sets) }))
+    .filter(({ bits }) => bits > WORTH_ASKING_BITS)
+    .sort((a, b) => value(b) - value(a));
+}
+
+/** What to look at or try next, and the findings that would tell the most, for putting their pictures first. */
+export type Questions = { nextChecks: NextCheck[]; telling: string[] };
+
+const MOST_CHECKS = 6;
+const MOST_TELLING = 12;
+
+/**
+ * Expected information per minute over everything not yet answered.
+ * @param sets likely sets of causes with their probabilities
+ * @param answered ids that the case already states
+ */
+export function questions(sets: readonly LikelySet[], answered: ReadonlySet<string>): Questions {
+  const weighed = weigh(sets, answered);
+  const isCheck = ({ id }: NetworkNode): boolean => id.startsWith('check-');
+  return {
+    nextChecks: weighed.slice(0, MOST_CHECKS).map(({ node, bits }) => ({
       check: node.id,
-      bits: information(node, sets),
+      bits,
       minutes: node.minutes,
-      kind: node.id.startsWith('check-') ? 'check' : 'finding',
-    }))
-    .filter(({ bits }) => bits > 0.01)
-    .sort((a, b) => value(b) - value(a))
-    .slice(0, most);
+      kind: isCheck(node) ? 'check' : 'finding',
+      ifPresent: verdictAfter(node, !node.good, sets),
+      ifAbsent: verdictAfter(node, node.good, sets),
+    })),
+    telling: weighed
+      .filter(({ node }) => !isCheck(node))
+      .slice(0, MOST_TELLING)
+      .map(({ node }) => node.id),
+  };
 }

@@ -23,8 +23,6 @@ export type Posterior = {
   marginals: Float64Array;
   /** Probability that none of the causes holds. */
   none: number;
-  /** Log of the chance of the present findings, relative to that of the prior alone. */
-  logEvidence: number;
 };
 
 const MOST_CAUSES = 3;
@@ -60,63 +58,89 @@ function splitByRelevance({ odds, group, silence, miss }: NoisyOr): { near: numb
   return { near: possible.filter((cause) => isNear.has(cause)), far: possible.filter((cause) => !isNear.has(cause)) };
 }
 
+/** The near causes packed side by side, so that the inner loops run over plain rows of numbers. */
+function pack({ odds, group, silence, miss }: NoisyOr, near: readonly number[]) {
+  const findings = silence.length;
+  const rows = new Float64Array(near.length * findings);
+  near.forEach((cause, i) => {
+    for (let f = 0; f < findings; f++) rows[i * findings + f] = miss[f * odds.length + cause];
+  });
+  return {
+    odds: Float64Array.from(near, (cause) => odds[cause]),
+    group: Int16Array.from(near, (cause) => group[cause]),
+    rows,
+  };
+}
+
+type NearSums = { sums: Float64Array; total: number; bySize: number[] };
+
 /**
- * Sums the weights of all sets of up to three causes.
+ * Sums the weights of all sets of up to three near causes; `tail[k]` is what the far causes add to a set of size k.
+ * Three plain loops: a set's "nothing brings f out" is its parent's times its newest cause's.
+ */
+function sumNear(network: NoisyOr, near: readonly number[], tail: readonly number[]): NearSums {
+  const findings = network.silence.length;
+  const { odds, group, rows } = pack(network, near);
+  const n = near.length;
+  const sums = new Float64Array(n);
+  const one = new Float64Array(findings);
+  const two = new Float64Array(findings);
+  const bySize = [network.silence.reduce((product, quiet) => product * (1 - quiet), 1), 0, 0, 0];
+  for (let i = 0; i < n; i++) {
+    let weightOne = odds[i];
+    for (let f = 0; f < findings; f++) {
+      one[f] = network.silence[f] * rows[i * findings + f];
+      weightOne *= 1 - one[f];
+    }
+    bySize[1] += weightOne;
+    let sumOne = weightOne * tail[1];
+    for (let j = i + 1; j < n; j++) {
+      if (group[j] >= 0 && group[j] === group[i]) continue;
+      const oddsTwo = odds[i] * odds[j];
+      let weightTwo = oddsTwo;
+      for (let f = 0; f < findings; f++) {
+        two[f] = one[f] * rows[j * findings + f];
+        weightTwo *= 1 - two[f];
+      }
+      bySize[2] += weightTwo;
+      let sumThree = 0;
+      for (let k = j + 1; k < n; k++) {
+        if (group[k] >= 0 && (group[k] === group[i] || group[k] === group[j])) continue;
+        let weightThree = oddsTwo * odds[k];
+        const at = k * findings;
+        for (let f = 0; f < findings; f++) weightThree *= 1 - two[f] * rows[at + f];
+        sums[k] += weightThree;
+        sumThree += weightThree;
+      }
+      bySize[3] += sumThree;
+      const sumTwo = weightTwo * tail[2] + sumThree;
+      sums[j] += sumTwo;
+      sumOne += sumTwo;
+    }
+    sums[i] += sumOne;
+  }
+  return { sums, bySize, total: bySize.reduce((sum, weight, size) => sum + weight * tail[size], 0) };
+}
+
+/**
+ * Exact marginals over all sets of up to three causes.
  * @param network odds, groups and present findings
  * @returns marginal probabilities, chance of no cause
  */
 export function posterior(network: NoisyOr): Posterior {
-  const { odds, group, silence, miss } = network;
-  const count = odds.length;
-  const findings = silence.length;
+  const { odds, group } = network;
   const { near, far } = splitByRelevance(network);
   const farSums = symmetricSums(odds, group, far, -1);
   /** tail[k]: weight of all ways to add far causes when k near ones are in the set. */
   const tail = [0, 1, 2, 3].map((k) => farSums.slice(0, MOST_CAUSES - k + 1).reduce((sum, e) => sum + e, 0));
-  const sums = new Float64Array(count);
-  /** Weight of near sets by size, for the far marginals. */
-  const nearBySize = [0, 0, 0, 0];
-  // One row of "nothing brings f out" per depth; a set's row is its parent's times its newest cause.
-  const silent = Array.from({ length: MOST_CAUSES + 1 }, () => new Float64Array(findings));
-  silent[0].set(silence);
-  const chosen = [-1, -1, -1];
-  let total = 0;
-
-  const weigh = (depth: number, oddsSoFar: number): number => {
-    const row = silent[depth];
-    let likelihood = oddsSoFar;
-    for (let f = 0; f < findings; f++) likelihood *= 1 - row[f];
-    return likelihood;
-  };
-  const visit = (depth: number, from: number, oddsSoFar: number): void => {
-    const weight = weigh(depth, oddsSoFar);
-    nearBySize[depth] += weight;
-    const withTail = weight * tail[depth];
-    total += withTail;
-    for (let d = 0; d < depth; d++) sums[chosen[d]] += withTail;
-    if (depth === MOST_CAUSES) return;
-    const row = silent[depth];
-    const next = silent[depth + 1];
-    for (let i = from; i < near.length; i++) {
-      const cause = near[i];
-      const g = group[cause];
-      if (g >= 0 && ((depth > 0 && group[chosen[0]] === g) || (depth > 1 && group[chosen[1]] === g))) continue;
-      for (let f = 0; f < findings; f++) next[f] = row[f] * miss[f * count + cause];
-      chosen[depth] = cause;
-      visit(depth + 1, i + 1, oddsSoFar * odds[cause]);
-    }
-  };
-  visit(0, 0, 1);
-
+  const { sums, bySize, total } = sumNear(network, near, tail);
+  const marginals = new Float64Array(odds.length);
+  near.forEach((cause, i) => (marginals[cause] = Math.min(1, sums[i] / total)));
   for (const cause of far) {
     const rest = symmetricSums(odds, group, far, cause);
     const ways = [rest[0] + rest[1] + rest[2], rest[0] + rest[1], rest[0]];
-    sums[cause] = odds[cause] * (nearBySize[0] * ways[0] + nearBySize[1] * ways[1] + nearBySize[2] * ways[2]);
+    const sum = odds[cause] * (bySize[0] * ways[0] + bySize[1] * ways[1] + bySize[2] * ways[2]);
+    marginals[cause] = Math.min(1, sum / total);
   }
-  const prior = symmetricSums(odds, group, [...near, ...far], -1).reduce((sum, e) => sum + e, 0);
-  return {
-    marginals: sums.map((sum) => Math.min(1, sum / total)),
-    none: nearBySize[0] / total,
-    logEvidence: Math.log(total / prior),
-  };
+  return { marginals, none: bySize[0] / total };
 }

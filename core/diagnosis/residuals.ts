@@ -1,4 +1,4 @@
-import { isUnstableGas } from '../arc/transfer';
+import { globularShare, isUnstableGas, sprayTransitionCurrent } from '../arc/transfer';
 import { isTubular, wireMetal } from '../arc/wire';
 import type { ArcReading, ArcSetup } from '../arc/reading';
 import type { Case, Reading, SettingName } from '../case/schema';
@@ -23,16 +23,20 @@ export const RESIDUAL_EVIDENCE: Record<ResidualName, string> = {
   polarityMatch: 'rig:polarity',
   gasMatch: 'rig:gas',
   wireMatch: 'rig:wire',
+  transferZone: 'setting:wireSpeedMPerMin',
 };
 
 /** Scatter of sound beads around the model, in residual units: hands, meters and charts differ. */
-const SCATTER = 0.9;
+export const SCATTER = 0.9;
 /** No single figure speaks louder than 90 to 1: figures are mistyped and dials slip. */
 export const MOST_WEIGHT = 4.5;
 
 /** Uncertainty of a figure by how it was got: volts absolute, the others as a share of the figure. */
 const VOLTS_OFF: Record<Reading, number> = { digital: 0.7, dial: 1.4, estimate: 2.2 };
 const SHARE_OFF: Record<Reading, number> = { digital: 0.04, dial: 0.12, estimate: 0.2 };
+
+/** How much less the volts say when the machine pulses. */
+const PULSE_WIDER = 3;
 
 /** Matches that a wire needs: recorded right is weak evidence, recorded wrong is strong. */
 const RECORDED_RIGHT = -0.3;
@@ -73,6 +77,18 @@ function rigResiduals(setup: ArcSetup, input: Case): Residuals {
   return residuals;
 }
 
+/**
+ * How deep a current lies in the zone between short arc and spray: 2 at 8 % under the transition, 0 away from it.
+ * In gas that does not spray the globular range itself is the zone.
+ */
+function transferZone(currentA: number, setup: ArcSetup): number {
+  const { wire, gas } = setup;
+  if (wire === null || isTubular(wire.class)) return 0;
+  const transition = sprayTransitionCurrent(wire, gas);
+  if (transition === null) return 2 * globularShare(currentA, wire, gas);
+  return 2 * Math.exp(-(((currentA / transition - 0.92) / 0.08) ** 2));
+}
+
 /** How far a flow lies outside its window, 0 inside; one unit is a quarter of the limit. */
 function flowResidual(flow: number, window: { low: number; high: number }): number {
   if (flow < window.low) return (flow - window.low) / (0.25 * window.low);
@@ -93,8 +109,14 @@ export function residualsOf(input: Case, setup: ArcSetup, reading: ArcReading): 
   if (reading.voltageErrorV !== null && reading.balanceHalfWidthV !== null && reading.currentA !== null) {
     // Volts are off by the meter and the cables; the balance by what the wire speed is off.
     const balanceOff = 0.05 * reading.currentA * wireShare;
-    const spread = Math.hypot(VOLTS_OFF[readingOf(input, 'voltageV')], balanceOff) / reading.balanceHalfWidthV;
+    // In pulse the meter shows an average that the load line says little about.
+    const pulse = input.rig?.mode === 'pulse' ? PULSE_WIDER : 1;
+    const spread =
+      (pulse * Math.hypot(VOLTS_OFF[readingOf(input, 'voltageV')], balanceOff)) / reading.balanceHalfWidthV;
     residuals.balance = { value: reading.voltageErrorV / reading.balanceHalfWidthV, spread };
+  }
+  if (reading.currentA !== null && input.rig?.mode !== 'pulse') {
+    residuals.transferZone = { value: transferZone(reading.currentA, setup), spread: 0.5 + wireShare };
   }
   if (reading.heatRatio !== null)
     residuals.heat = { value: Math.log(reading.heatRatio) / 0.18, spread: Math.hypot(wireShare, 0.08) / 0.18 };

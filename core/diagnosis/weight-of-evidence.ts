@@ -1,6 +1,6 @@
 import { CAUSES, type Link, type ResidualName } from '../knowledge';
 import type { PriorEvidence } from './circumstance';
-import { NETWORK, type NetworkNode, type Observed } from './network';
+import { absentStrength, NETWORK, type NetworkNode, type Observed } from './network';
 import { figureWeight, RESIDUAL_EVIDENCE, type Residuals } from './residuals';
 
 /** One item that speaks for (+) or against (-) a cause, in natural log units, with the reason in trade words. */
@@ -18,6 +18,7 @@ const FIGURE_AGAINST: Record<ResidualName, string> = {
   polarityMatch: 'recorded as this wire wants it',
   gasMatch: 'the recorded mix suits wire and metal',
   wireMatch: 'the recorded wire suits the metal',
+  transferZone: 'the current lies clear of the spray transition',
 };
 
 /** Weights under this are not worth a line. */
@@ -31,7 +32,7 @@ export function findingWeight(node: NetworkNode, column: number, present: boolea
   let silence = 1 - node.leak;
   for (let c = 0; c < priors.length; c++) if (c !== column) silence *= 1 - priors[c] * node.strength[c];
   const with_ = silence * (1 - node.strength[column]);
-  return present ? Math.log((1 - with_) / (1 - silence)) : Math.log(1 - node.strength[column]);
+  return present ? Math.log((1 - with_) / (1 - silence)) : Math.log(1 - absentStrength(node.strength[column]));
 }
 
 function linkReason(column: number, id: string, present: boolean, good: boolean): string {

@@ -11,6 +11,7 @@ import type { Cause, Check, Finding } from './types';
 export { CAUTIONS, type Caution } from './cautions';
 export { CHECKS } from './checks';
 export { FINDINGS } from './findings';
+export { OPPOSITES } from './opposites';
 export type * from './types';
 
 /** Every cause, in trade order of groups: gas, plate, settings, technique, feed, electrics. Ids are stable. */

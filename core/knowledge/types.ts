@@ -51,7 +51,8 @@ export type ResidualName =
   | 'arcControl'
   | 'polarityMatch'
   | 'gasMatch'
-  | 'wireMatch';
+  | 'wireMatch'
+  | 'transferZone';
 
 /** How a figure speaks for a cause: the residual lies about `at` when the cause holds, about `otherwise` (0) when not. */
 export type FigureLink = { residual: ResidualName; at: number; otherwise?: number; because: string };
@@ -76,6 +77,8 @@ export type Circumstance = {
   unequal?: true;
   gapFromMm?: number;
   noGas?: true;
+  /** Not set to pulse, or not known to be. */
+  notPulse?: true;
 };
 
 export type PriorFactor = { when: Circumstance; factor: number; because: string };

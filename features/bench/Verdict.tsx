@@ -55,6 +55,7 @@ const TRANSFER_WORDS: Record<string, string> = {
   'short-circuit': 'short circuit',
   globular: 'globular',
   spray: 'spray',
+  pulse: 'pulse',
   tubular: 'tubular wire',
   unstable: 'no steady arc in this gas',
 };

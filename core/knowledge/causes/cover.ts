@@ -229,4 +229,28 @@ export const COVER_CAUSES: readonly Cause[] = [
       caution: 'Chain it; back the regulator off; open slowly, standing aside.',
     },
   },
+  {
+    id: 'gas-impure',
+    name: 'Damp or impure gas',
+    plain: 'Water or air in the bottle or in an old hose.',
+    group: 'cover',
+    prior: 0.006,
+    priorFactors: [
+      NO_GAS,
+      { when: { baseMetal: ['aluminium'] }, factor: 2.5, because: 'aluminium takes up every trace of hydrogen' },
+    ],
+    links: [
+      ['holes-scattered', 0.5, 'hydrogen and air in the puddle'],
+      ['holes-start', 0.35, 'the hose takes up water between runs'],
+      ['residue-black-soot', 0.3, 'air in the arc makes soot'],
+      ['residue-oxide', 0.25, 'air burns the hot bead'],
+      ['holes-wormtracks', 0.08, 'trapped gas draws out'],
+    ],
+    check: 'check-purge',
+    remedy: {
+      kind: 'part',
+      plain: 'Purge the hose for a minute; if that cures it, change the hose, else the bottle.',
+      prevent: 'Leave some pressure in the bottle; cap hoses.',
+    },
+  },
 ];

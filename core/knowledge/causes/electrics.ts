@@ -125,4 +125,41 @@ export const ELECTRIC_CAUSES: readonly Cause[] = [
       caution: 'Welder off.',
     },
   },
+  {
+    id: 'burnback-long',
+    name: 'Burn-back time too long',
+    plain: 'The arc runs on after the wire stops and melts it to the tip.',
+    group: 'electrics',
+    prior: 0.015,
+    exclusive: 'burn-back',
+    links: [
+      ['tip-fused', 0.45, 'the wire melts into the tip at each stop'],
+      ['start-poor', 0.35, 'a big ball is left on the wire'],
+      ['spatter-big-drops', 0.08, 'the ball is thrown at the next start'],
+    ],
+    check: 'check-stop-wire',
+    remedy: {
+      kind: 'technique',
+      plain: 'Shorten the burn-back time.',
+      prevent: 'A finger’s width of wire should stand out after the stop.',
+    },
+  },
+  {
+    id: 'burnback-short',
+    name: 'Burn-back time too short',
+    plain: 'The current stops before the wire: it freezes into the crater.',
+    group: 'electrics',
+    prior: 0.012,
+    exclusive: 'burn-back',
+    links: [
+      ['wire-sticks-crater', 0.85, 'wire runs into the freezing crater'],
+      ['start-poor', 0.15, 'a long end is left'],
+    ],
+    check: 'check-stop-wire',
+    remedy: {
+      kind: 'technique',
+      plain: 'Lengthen the burn-back time.',
+      prevent: 'A finger’s width of wire should stand out after the stop.',
+    },
+  },
 ];

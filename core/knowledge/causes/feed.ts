@@ -251,4 +251,50 @@ export const FEED_CAUSES: readonly Cause[] = [
     checkStrength: 0.98,
     remedy: { kind: 'part', plain: 'Fit the wire for this metal and gas.', prevent: 'Read the spool at each job.' },
   },
+  {
+    id: 'wire-damp',
+    name: 'Damp tubular wire',
+    plain: 'Flux in the wire has drawn water.',
+    group: 'feed',
+    prior: 0.04,
+    priorFactors: [
+      {
+        when: { wireClass: ['solid-steel', 'solid-stainless', 'solid-aluminium'] },
+        factor: 0,
+        because: 'solid wire holds no flux',
+      },
+    ],
+    links: [
+      ['holes-wormtracks', 0.6, 'steam draws tracks under the slag'],
+      ['holes-scattered', 0.25, 'steam in the puddle'],
+      ['spatter-fine', 0.15, 'steam pops'],
+      ['crack-toe', 0.04, 'hydrogen cracks hard steel later'],
+    ],
+    check: 'check-dry-spool',
+    remedy: {
+      kind: 'part',
+      plain: 'Take a fresh spool; bake the old one only as its maker says.',
+      prevent: 'Keep opened spools bagged and warm.',
+    },
+  },
+  {
+    id: 'tip-recess-wrong',
+    name: 'Tip sits wrong in the nozzle',
+    plain: 'The tip is too deep in the nozzle or stands too far out.',
+    group: 'feed',
+    prior: 0.015,
+    links: [
+      ['holes-scattered', 0.2, 'a tip that stands out leaves the puddle uncovered'],
+      ['bead-ropey', 0.2, 'a deep tip makes the stick-out long'],
+      ['nozzle-clogged', 0.3, 'a deep tip lets spatter settle'],
+      ['start-poor', 0.2, 'a deep tip makes the stick-out long'],
+      ['tip-fused', 0.15, 'a tip that stands out takes the heat'],
+    ],
+    check: 'check-tip-recess',
+    remedy: {
+      kind: 'part',
+      plain: 'Fit the tip flush to 3 mm back in short arc, 3 to 6 mm back in spray.',
+      prevent: 'The right nozzle and diffuser for this gun.',
+    },
+  },
 ];

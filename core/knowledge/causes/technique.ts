@@ -294,4 +294,31 @@ export const TECHNIQUE_CAUSES: readonly Cause[] = [
       prevent: 'Keep a steady count.',
     },
   },
+  {
+    id: 'slag-left',
+    name: 'Slag left between passes',
+    plain: 'The last pass was welded over without cleaning it.',
+    group: 'technique',
+    prior: 0.02,
+    priorFactors: [
+      {
+        when: { wireClass: ['solid-steel', 'solid-stainless', 'solid-aluminium'] },
+        factor: 0.15,
+        because: 'solid wire leaves little slag',
+      },
+      { when: { joint: ['bead-on-plate'] }, factor: 0.2, because: 'a single bead has no pass under it' },
+    ],
+    links: [
+      ['slag-stuck', 0.65, 'old slag is caught under the new bead'],
+      ['section-sidewall', 0.3, 'slag keeps the metal off the wall'],
+      ['holes-wormtracks', 0.1, 'slag gives off gas'],
+      ['holes-one-spot', 0.1, 'slag lies in places'],
+    ],
+    check: 'check-slag',
+    remedy: {
+      kind: 'plate',
+      plain: 'Grind it out, chip and brush each pass before the next.',
+      prevent: 'Flat or hollow passes that hold no slag at the toes.',
+    },
+  },
 ];

@@ -84,4 +84,13 @@ export const COVER_CHECKS: readonly Check[] = [
     tools: 'none',
     leak: 0.02,
   },
+  {
+    id: 'check-purge',
+    name: 'Purge for a minute',
+    plain: 'Let gas run for a minute with the rolls open, then run a bead.',
+    shows: 'the first bead after it is clean',
+    minutes: 2,
+    tools: 'none',
+    leak: 0.04,
+  },
 ];

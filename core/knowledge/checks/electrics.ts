@@ -49,4 +49,13 @@ export const ELECTRIC_CHECKS: readonly Check[] = [
     tools: 'none',
     leak: 0.01,
   },
+  {
+    id: 'check-stop-wire',
+    name: 'Look at the wire after a stop',
+    plain: 'Let go of the trigger and look at what stands out of the tip.',
+    shows: 'balled at the tip, or stuck in the crater',
+    minutes: 0.3,
+    tools: 'none',
+    leak: 0.04,
+  },
 ];

@@ -66,4 +66,22 @@ export const PLATE_CHECKS: readonly Check[] = [
     tools: 'file, drawing',
     leak: 0.05,
   },
+  {
+    id: 'check-brush',
+    name: 'Brush one half, run both',
+    plain: 'Degrease and brush half the coupon with a stainless brush, run across both halves.',
+    shows: 'the brushed half wets and stays bright',
+    minutes: 4,
+    tools: 'stainless brush',
+    leak: 0.04,
+  },
+  {
+    id: 'check-tacks',
+    name: 'Count the tacks',
+    plain: 'Measure from tack to tack.',
+    shows: 'further apart than 50 mm on sheet, or cracked tacks',
+    minutes: 0.5,
+    tools: 'rule',
+    leak: 0.05,
+  },
 ];

@@ -66,4 +66,22 @@ export const SETTINGS_CHECKS: readonly Check[] = [
     tools: 'scrap',
     leak: 0.1,
   },
+  {
+    id: 'check-current-zone',
+    name: 'Current against the spray point',
+    plain: 'Read the current and compare it with the spray transition of this wire and gas.',
+    shows: 'just under it, and the drops are bigger than the wire',
+    minutes: 1,
+    tools: 'ammeter',
+    leak: 0.04,
+  },
+  {
+    id: 'check-trim',
+    name: 'Trim two steps each way',
+    plain: 'Run 50 mm with the trim two steps up, then two steps down.',
+    shows: 'one of them is clearly quieter',
+    minutes: 3,
+    tools: 'scrap',
+    leak: 0.05,
+  },
 ];

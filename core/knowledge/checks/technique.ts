@@ -64,4 +64,14 @@ export const TECHNIQUE_CHECKS: readonly Check[] = [
     tools: 'rule',
     leak: 0.05,
   },
+  {
+    id: 'check-slag',
+    name: 'Look at the pass below',
+    plain: 'Chip and brush, look along the toes of the last pass.',
+    shows: 'dark slag in the corners',
+    minutes: 1,
+    tools: 'hammer, brush',
+    caution: 'Goggles: slag flies.',
+    leak: 0.03,
+  },
 ];

@@ -109,7 +109,7 @@ export const FACE: readonly Finding[] = [
     name: 'Dimples between stitches',
     plain: 'Hollows where one stitch ends and the next begins.',
     sense: 'see',
-    leak: 0.01,
+    leak: 0.002,
     words: ['gaps', 'scallops'],
     drawing: { view: 'top', bead: { ripples: 'dimples' } },
   },

@@ -34,7 +34,7 @@ export const BACK: readonly Finding[] = [
     name: 'Whiskers behind',
     plain: 'Bits of wire stick out of the back.',
     sense: 'behind',
-    leak: 0.008,
+    leak: 0.004,
     words: ['wire ends', 'needles'],
     drawing: { view: 'section', bead: { whiskers: 1, gapMm: 1.5 } },
   },

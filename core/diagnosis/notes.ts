@@ -1,0 +1,108 @@
+import { evidenceName, FINDINGS, OPPOSITES } from '../knowledge';
+import { showsGiven, type LikelySet } from './likely-sets';
+import { NETWORK, type Observed } from './network';
+import type { Residuals } from './residuals';
+
+/** Something that does not add up: two statements that do not go together, or a finding nothing explains. */
+export type Note = { kind: 'contradiction' | 'unexplained'; about: string[]; text: string };
+
+/** Two statements this much rarer together than by chance do not go together. */
+const RARE_TOGETHER = 0.4;
+/** A finding that more likely than this came from nowhere is not explained. */
+const FROM_NOWHERE = 0.6;
+/** Figures this far out, in half-widths, should show on the bead. */
+const FAR_OUT = 2.8;
+
+const lower = (id: string): string => evidenceName(id).toLowerCase();
+
+/**
+ * How much rarer "good one present" and "trouble present" are together than apart, over all causes at their
+ * priors: (Q_g - Q_fg) / ((1 - Q_f) Q_g), where Q is the chance that nothing brings trouble out.
+ */
+function togetherness(goodId: string, troubleId: string, priors: Float64Array): number {
+  const [good, trouble] = [goodId, troubleId].map((id) => NETWORK.nodeById.get(id));
+  if (good === undefined || trouble === undefined) return 1;
+  let [quietGood, quietTrouble, quietBoth] = [1 - good.leak, 1 - trouble.leak, (1 - good.leak) * (1 - trouble.leak)];
+  priors.forEach((prior, c) => {
+    const [g, t] = [good.strength[c], trouble.strength[c]];
+    quietGood *= 1 - prior * g;
+    quietTrouble *= 1 - prior * t;
+    quietBoth *= 1 - prior * (1 - (1 - g) * (1 - t));
+  });
+  return (quietGood - quietBoth) / ((1 - quietTrouble) * quietGood);
+}
+
+function contradictions(seen: ReadonlySet<string>, priors: Float64Array): Note[] {
+  const notes: Note[] = [];
+  for (const [a, b] of OPPOSITES) {
+    if (seen.has(a) && seen.has(b))
+      notes.push({
+        kind: 'contradiction',
+        about: [a, b],
+        text: `"${lower(a)}" and "${lower(b)}" do not go together: look again.`,
+      });
+  }
+  const good = FINDINGS.filter((finding) => finding.good && seen.has(finding.id));
+  const trouble = FINDINGS.filter((finding) => !finding.good && seen.has(finding.id));
+  for (const { id: a } of good) {
+    for (const { id: b } of trouble) {
+      const told = notes.some(({ about }) => about.includes(a) && about.includes(b));
+      if (!told && togetherness(a, b, priors) < RARE_TOGETHER) {
+        notes.push({
+          kind: 'contradiction',
+          about: [a, b],
+          text: `"${lower(a)}" and "${lower(b)}" hardly go together: look again.`,
+        });
+      }
+    }
+  }
+  return notes;
+}
+
+/** A figure far out of balance that the bead does not show. */
+function figureAgainstBead(residuals: Residuals, chance: (...causes: string[]) => number): Note[] {
+  const off = residuals.balance?.value ?? 0;
+  const shows = off < 0 ? chance('voltage-low', 'wire-fast') : chance('voltage-high', 'wire-slow');
+  if (Math.abs(off) < FAR_OUT || shows > 0.3) return [];
+  const side = off < 0 ? 'under' : 'over';
+  return [
+    {
+      kind: 'contradiction',
+      about: ['setting:voltageV'],
+      text: `The figures lie far ${side} balance, the bead does not look it: read volts and wire speed again while welding.`,
+    },
+  ];
+}
+
+function unexplained(observed: Observed, sets: readonly LikelySet[]): Note[] {
+  return observed.present.flatMap((node) => {
+    const fromNowhere = sets.reduce((sum, { causes, probability }) => {
+      const shows = showsGiven(node, causes);
+      return sum + (probability * node.leak * (1 - shows)) / ((1 - node.leak) * shows);
+    }, 0);
+    if (fromNowhere < FROM_NOWHERE) return [];
+    return [
+      {
+        kind: 'unexplained' as const,
+        about: [node.id],
+        text: `Nothing likely here explains "${lower(node.id)}". Look at it again, or for a cause outside this list.`,
+      },
+    ];
+  });
+}
+
+/**
+ * What does not add up in a case, said instead of averaged away.
+ * @param seen ids stated as present
+ * @param chance total probability of causes by id
+ */
+export function notesOn(
+  observed: Observed,
+  seen: ReadonlySet<string>,
+  residuals: Residuals,
+  sets: readonly LikelySet[],
+  priors: Float64Array,
+  chance: (...causes: string[]) => number,
+): Note[] {
+  return [...contradictions(seen, priors), ...figureAgainstBead(residuals, chance), ...unexplained(observed, sets)];
+}
