@@ -10,10 +10,10 @@ import { RIGS, type RigName } from './rigs';
 /** A case drawn from the network: what truly holds, and what a noisy eye reports of it. */
 export type DrawnCase = { causes: number[]; input: Case; truth: (node: NetworkNode) => boolean };
 
-/** Noise: trouble overlooked, trouble imagined, and how often a finding is said to be absent at all. */
+/** Noise: trouble overlooked, trouble imagined; and how often a finding is looked for at all, the rest is unknown. */
 const MISSED = 0.1;
 const IMAGINED = 0.01;
-const SAID_ABSENT = 0.2;
+const LOOKED_FOR = 0.4;
 /** Scatter of sound beads and of readings, in residual units. */
 const SCATTER = 0.9;
 /** How often each figure is known. */
@@ -125,9 +125,9 @@ export function drawCase(random: () => number): DrawnCase {
   const findings: Record<string, FindingState> = {};
   for (const node of NETWORK.nodes) {
     if (node.id.startsWith('check-') || node.minutes > 1) continue;
+    if (random() >= LOOKED_FOR) continue;
     const trouble = truth(node) ? random() >= MISSED : random() < IMAGINED;
-    if (trouble) findings[node.id] = node.good ? 'absent' : 'present';
-    else if (random() < SAID_ABSENT) findings[node.id] = node.good ? 'present' : 'absent';
+    findings[node.id] = trouble !== node.good ? 'present' : 'absent';
   }
   return { causes, input: { ...base, settings: drawSettings(base, causes, random), findings }, truth };
 }
