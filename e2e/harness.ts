@@ -70,6 +70,10 @@ export async function newCoupon(
   await page.goto('/job/new');
   await page.getByRole('textbox', { name: 'What is it for?' }).fill(title);
   await page.getByRole('radio', { name: 'Dock set' }).click();
+  // A new coupon starts as the last job; bring it back to a plain one.
+  for (const choice of ['mild steel', 'fillet', 'flat', 'still air'])
+    await page.getByRole('radio', { name: choice, exact: true }).click();
+  for (const chip of await page.getByRole('checkbox', { checked: true }).all()) await chip.click();
   if (job.thickness !== undefined) {
     await page.getByRole('textbox', { name: 'Thickness, mm' }).fill(job.thickness);
     await page.getByRole('textbox', { name: 'Other part, mm' }).fill('');

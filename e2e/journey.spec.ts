@@ -88,6 +88,7 @@ test('a finding goes seen, not there, not said; undo takes back each tap, and a 
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('button', { name: 'Log bead 1' })).toBeEnabled();
   await expect(page.getByRole('link', { name: 'Bead 1, undercut' })).toHaveCount(0);
+  await page.getByRole('tab', { name: 'See' }).click();
   await expect(tile).toHaveAccessibleName('Undercut: seen');
 });
 

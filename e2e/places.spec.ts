@@ -1,4 +1,4 @@
-import { expect, expectAccessible, isPhone, newCoupon, openBench, setKnob, test } from './harness';
+import { expect, expectAccessible, isPhone, newCoupon, openBench, setKnob, tapFinding, test } from './harness';
 
 test('the machines: what is fitted can be changed, and a gas that does not add up is refused beside it', async ({
   page,
@@ -50,7 +50,7 @@ test('says when the server cannot be reached, keeps what was tapped, and goes on
   faults,
 }) => {
   await newCoupon(page, 'Offline plate');
-  await page.getByRole('button', { name: /^Flat, washed out/ }).click();
+  await tapFinding(page, 'See', 'Flat, washed out');
   await page.route('**/api/**', (route) => route.abort());
   await page.getByRole('button', { name: 'Log bead 1' }).click();
   await expect(page.getByText('Not saved', { exact: true })).toBeVisible();
@@ -59,6 +59,7 @@ test('says when the server cannot be reached, keeps what was tapped, and goes on
   await expect(page.getByText('The records cannot be read')).toBeVisible();
   await page.unroute('**/api/**');
   await page.getByRole('button', { name: 'Try again' }).click();
+  await page.getByRole('tab', { name: 'See' }).click();
   await expect(page.getByRole('button', { name: 'Flat, washed out: seen' })).toBeVisible();
   // The browser itself reports each aborted request; those were asked for.
   const unexpected = faults.filter((text) => !text.includes('ERR_FAILED'));

@@ -25,6 +25,7 @@ async function badBead(page: Page): Promise<void> {
   await page.getByRole('button', { name: /^Volts, / }).click();
   await page.getByRole('textbox', { name: 'Volts, V' }).fill('16.5');
   await page.getByRole('button', { name: 'Done' }).click();
+  await page.getByRole('tab', { name: 'See' }).click();
   await page.getByRole('button', { name: 'Ropey, humped: not said' }).click();
   await page.getByRole('button', { name: 'Cold lap: not said' }).click();
   await page.evaluate(() =>
@@ -33,6 +34,7 @@ async function badBead(page: Page): Promise<void> {
 }
 
 const SHOTS: Shot[] = [
+  { name: 'bench-open-phone', path: '/', size: PHONE },
   { name: 'bench-phone', path: '/', size: PHONE, act: badBead },
   { name: 'bench-phone-dark', path: '/', size: PHONE, scheme: 'dark', act: badBead },
   { name: 'bench-wide', path: '/', size: WIDE, act: badBead },

@@ -2,8 +2,11 @@ import { COVER_CAUSES } from './causes/cover';
 import { ELECTRIC_CAUSES } from './causes/electrics';
 import { FEED_CAUSES } from './causes/feed';
 import { PLATE_CAUSES } from './causes/plate';
-import { HEAT_CAUSES, SETTINGS_CAUSES } from './causes/settings';
+import { HEAT_CAUSES } from './causes/heat';
+import { RUN_CAUSES } from './causes/runs';
+import { SETTINGS_CAUSES } from './causes/settings';
 import { TECHNIQUE_CAUSES } from './causes/technique';
+import { TRANSFER_CAUSES } from './causes/transfer';
 import { CHECKS } from './checks';
 import { FINDINGS } from './findings';
 import type { Cause, Check, Finding } from './types';
@@ -19,8 +22,10 @@ export const CAUSES: readonly Cause[] = [
   ...COVER_CAUSES,
   ...PLATE_CAUSES,
   ...SETTINGS_CAUSES,
+  ...TRANSFER_CAUSES,
   ...HEAT_CAUSES,
   ...TECHNIQUE_CAUSES,
+  ...RUN_CAUSES,
   ...FEED_CAUSES,
   ...ELECTRIC_CAUSES,
 ];

@@ -1,5 +1,7 @@
-import { CAUSES, CHECKS, FINDINGS, cause, check, finding } from '.';
+import Ajv from 'ajv';
+import { CAUSES, CHECKS, EVIDENCE_IDS, FINDINGS, OPPOSITES, cause, check, finding } from '.';
 import { lintKnowledge } from './lint';
+import { CAUSE_SCHEMA, CHECK_SCHEMA, FINDING_SCHEMA } from './schema';
 
 /** The lexicon every file and interface may rely on; ids are stable. */
 const STABLE_FINDINGS = [
@@ -24,6 +26,24 @@ const STABLE_CAUSES = [
 describe('knowledge', () => {
   it('has no faults', () => {
     expect(lintKnowledge()).toEqual([]);
+  });
+
+  it.each([
+    ['finding', FINDING_SCHEMA, FINDINGS],
+    ['check', CHECK_SCHEMA, CHECKS],
+    ['cause', CAUSE_SCHEMA, CAUSES],
+  ] as const)('has the shape of its schema: every %s', (_, schema, entries) => {
+    const ajv = new Ajv({ allErrors: true });
+    for (const entry of entries) {
+      ajv.validate(schema, entry);
+      expect({ id: entry.id, errors: ajv.errors }).toEqual({ id: entry.id, errors: null });
+    }
+  });
+
+  it('names only findings in its opposites, and never a pair twice', () => {
+    const pairs = OPPOSITES.map((pair) => [...pair].sort().join(' '));
+    expect(new Set(pairs).size).toBe(pairs.length);
+    for (const id of OPPOSITES.flat()) expect(EVIDENCE_IDS).toContain(id);
   });
 
   it('holds every stable finding and cause', () => {

@@ -22,6 +22,8 @@ import { useBench, type Bench } from './use-bench';
 import { Comparison, Verdict } from './Verdict';
 import { VerdictPeek } from './VerdictPeek';
 
+const NO_FINDINGS: readonly string[] = [];
+
 /** From this width settings, findings and verdict stand side by side. */
 const WIDE = 1000;
 
@@ -79,7 +81,9 @@ function ReadyBench({ bench }: { bench: Bench }) {
   useKeys(keys);
   const findings = (
     <FindingsPanel
+      key={`${bench.coupon.id} ${bench.coupon.beads.length}`}
       findings={bench.draft.findings}
+      telling={bench.live.answer?.telling ?? NO_FINDINGS}
       onTap={bench.act.tap}
       wide={width >= WIDE}
       searchField={searchField}
@@ -94,7 +98,8 @@ function ReadyBench({ bench }: { bench: Bench }) {
       {bench.saveProblem !== null && <StateNote title="Not saved" text={bench.saveProblem} />}
     </>
   );
-  if (width < WIDE) return <PhoneBench bench={bench} top={top} settings={settings} findings={findings} />;
+  if (width < WIDE)
+    return <PhoneBench bench={bench} top={top} settings={settings} findings={findings} onOpenKnob={setKnob} />;
   return (
     <Row className="flex-1">
       <ScrollView className="w-[340px] flex-none" contentContainerClassName="gap-3 pb-6">
@@ -111,7 +116,7 @@ function ReadyBench({ bench }: { bench: Bench }) {
       </ScrollView>
       <View className="w-[400px]">
         <ScrollView className="flex-1">
-          <Verdict bench={bench} beside />
+          <Verdict bench={bench} onOpenKnob={setKnob} beside />
         </ScrollView>
         <Row className="gap-2 border-t-2 border-edge p-3">
           <UndoButton bench={bench} />
@@ -122,9 +127,15 @@ function ReadyBench({ bench }: { bench: Bench }) {
   );
 }
 
-type PhoneProps = { bench: Bench; top: React.ReactNode; settings: React.ReactNode; findings: React.ReactNode };
+type PhoneProps = {
+  bench: Bench;
+  top: React.ReactNode;
+  settings: React.ReactNode;
+  findings: React.ReactNode;
+  onOpenKnob: (setting: SettingName) => void;
+};
 
-function PhoneBench({ bench, top, settings, findings }: PhoneProps) {
+function PhoneBench({ bench, top, settings, findings, onOpenKnob }: PhoneProps) {
   const [open, setOpen] = useState(false);
   return (
     <View className="flex-1">
@@ -141,7 +152,13 @@ function PhoneBench({ bench, top, settings, findings }: PhoneProps) {
           style={{ bottom: 0, paddingBottom: 130 }}
         >
           <View className="pb-36">
-            <Verdict bench={bench} />
+            <Verdict
+              bench={bench}
+              onOpenKnob={(setting) => {
+                setOpen(false);
+                onOpenKnob(setting);
+              }}
+            />
           </View>
         </ScrollView>
       )}

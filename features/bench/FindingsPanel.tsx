@@ -3,15 +3,16 @@ import Search from 'lucide-react-native/icons/search';
 import { useDeferredValue, useMemo, useState, type RefObject } from 'react';
 import { Pressable, ScrollView, TextInput, View } from 'react-native';
 import type { FindingState } from '@/core/case/schema';
-import { FINDINGS, type Finding, type Sense } from '@/core/knowledge';
+import { finding, FINDINGS, type Finding, type Sense } from '@/core/knowledge';
 import { FindingDrawing } from '@/ui/bead/FindingDrawing';
 import { Toggle } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { useInk } from '@/ui/use-ink';
 import { Heading, Words } from '@/ui/Words';
 
-type Tab = Exclude<Sense, 'check'>;
+type Tab = 'first' | Exclude<Sense, 'check'>;
 const TABS: readonly { sense: Tab; label: string }[] = [
+  { sense: 'first', label: 'First' },
   { sense: 'see', label: 'See' },
   { sense: 'hear', label: 'Hear' },
   { sense: 'feel', label: 'Feel' },
@@ -31,14 +32,19 @@ const INDEX = new Fuse(FINDINGS, {
 
 type PanelProps = {
   findings: Record<string, FindingState>;
+  /** Findings that would tell the most on this rig with these settings, most first. */
+  telling: readonly string[];
   onTap: (finding: string) => void;
   wide: boolean;
   searchField: RefObject<TextInput | null>;
 };
 
-/** What the bead shows, picked by picture: by sense, or by typing a trade word. */
-export function FindingsPanel({ findings, onTap, wide, searchField }: PanelProps) {
-  const [sense, setSense] = useState<Tab>('see');
+/** What the bead shows, picked by picture: the most telling first, by sense, or by typing a trade word. */
+export function FindingsPanel({ findings, telling, onTap, wide, searchField }: PanelProps) {
+  const [sense, setSense] = useState<Tab>('first');
+  // What tells most changes with every tap; the pictures stay put until "First" is chosen again.
+  const [held, setHeld] = useState<readonly string[] | null>(null);
+  const first = held ?? telling;
   const [typed, setTyped] = useState('');
   const [searching, setSearching] = useState(false);
   const ink = useInk();
@@ -47,13 +53,14 @@ export function FindingsPanel({ findings, onTap, wide, searchField }: PanelProps
     setTyped('');
   };
   const sought = useDeferredValue(typed.trim());
-  const shown = useMemo(
-    () =>
-      sought === ''
-        ? FINDINGS.filter((finding) => finding.sense === sense)
-        : INDEX.search(sought).map(({ item }) => item),
-    [sense, sought],
-  );
+  const shown = useMemo(() => {
+    if (sought !== '') return INDEX.search(sought).map(({ item }) => item);
+    return sense === 'first' ? first.map(finding) : FINDINGS.filter((entry) => entry.sense === sense);
+  }, [first, sense, sought]);
+  const tap = (id: string): void => {
+    setHeld(first);
+    onTap(id);
+  };
   return (
     <View role="region" aria-label="What the bead shows" className="gap-2 px-4">
       <Heading level={2}>What does it show?</Heading>
@@ -78,6 +85,7 @@ export function FindingsPanel({ findings, onTap, wide, searchField }: PanelProps
               on={sought === '' && tab.sense === sense}
               onPress={() => {
                 setSense(tab.sense);
+                setHeld(null);
                 setTyped('');
               }}
             />
@@ -96,16 +104,12 @@ export function FindingsPanel({ findings, onTap, wide, searchField }: PanelProps
           className="min-h-14 rounded-md border-2 border-edge bg-plate px-3 font-plain text-lg text-ink"
         />
       )}
-      {shown.length === 0 && <Words role="status">Nothing is called that. Try another word, or look by sense.</Words>}
+      {shown.length === 0 && sought !== '' && (
+        <Words role="status">Nothing is called that. Try another word, or look by sense.</Words>
+      )}
       <Row className="flex-wrap gap-2">
-        {shown.map((finding) => (
-          <FindingTile
-            key={finding.id}
-            finding={finding}
-            state={findings[finding.id] ?? 'unknown'}
-            onTap={onTap}
-            wide={wide}
-          />
+        {shown.map((entry) => (
+          <FindingTile key={entry.id} finding={entry} state={findings[entry.id] ?? 'unknown'} onTap={tap} wide={wide} />
         ))}
       </Row>
     </View>
@@ -117,7 +121,7 @@ const STATE_WORDS: Record<FindingState, string> = { present: 'seen', absent: 'no
 type TileProps = { finding: Finding; state: FindingState; onTap: (id: string) => void; wide: boolean };
 
 /** One finding: its picture, its name, and whether it was seen. A tap goes round seen, not there, not said. */
-function FindingTile({ finding, state, onTap, wide }: TileProps) {
+function FindingTile({ finding: entry, state, onTap, wide }: TileProps) {
   const frame = {
     present: 'border-ink bg-ink',
     absent: 'border-ink border-dashed bg-plate',
@@ -126,21 +130,21 @@ function FindingTile({ finding, state, onTap, wide }: TileProps) {
   return (
     <Pressable
       role="button"
-      aria-label={`${finding.name}: ${STATE_WORDS[state]}`}
+      aria-label={`${entry.name}: ${STATE_WORDS[state]}`}
       aria-pressed={state === 'present' ? true : state === 'absent' ? 'mixed' : false}
-      onPress={() => onTap(finding.id)}
+      onPress={() => onTap(entry.id)}
       style={{ flexBasis: wide ? '22%' : '30%', flexGrow: 1, maxWidth: wide ? '25%' : '33%' }}
       className={`overflow-hidden rounded-md border-4 ${frame}`}
     >
       <View className={state === 'absent' ? 'opacity-40' : ''}>
-        {finding.drawing && <FindingDrawing drawing={finding.drawing} height={wide ? 72 : 60} />}
+        {entry.drawing && <FindingDrawing drawing={entry.drawing} height={wide ? 72 : 60} />}
       </View>
       <View className="min-h-12 justify-center px-1 py-1">
         <Words
           strong={state === 'present'}
           className={`text-center text-sm leading-tight ${state === 'present' ? 'text-ground' : 'text-ink'} ${state === 'absent' ? 'line-through' : ''}`}
         >
-          {finding.name}
+          {entry.name}
         </Words>
         {state !== 'unknown' && (
           <Words

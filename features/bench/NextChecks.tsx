@@ -1,20 +1,34 @@
 import { View } from 'react-native';
-import type { FindingState } from '@/core/case/schema';
-import type { NextCheck } from '@/core/diagnosis/next-check';
-import { check, finding } from '@/core/knowledge';
+import type { FindingState, SettingName } from '@/core/case/schema';
+import type { NextCheck, WouldBe } from '@/core/diagnosis/next-check';
+import type { NextFigure } from '@/core/diagnosis/next-figure';
+import { cause, check, finding } from '@/core/knowledge';
 import { Button } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { Heading, Words } from '@/ui/Words';
+import { SETTING_NAME } from './setting-words';
 
-type ChecksProps = { checks: readonly NextCheck[]; onAnswer: (id: string, state: FindingState) => void };
+type ChecksProps = {
+  checks: readonly NextCheck[];
+  /** The unknown setting whose figure would tell the most. */
+  askFor: NextFigure | null;
+  onAnswer: (id: string, state: FindingState) => void;
+  onOpenKnob: (setting: SettingName) => void;
+};
 
 /** What would tell the most for the least time; one tap answers it. */
-export function NextChecks({ checks, onAnswer }: ChecksProps) {
-  if (checks.length === 0) return null;
+export function NextChecks({ checks, askFor, onAnswer, onOpenKnob }: ChecksProps) {
+  if (checks.length === 0 && askFor === null) return null;
   return (
-    <View className="gap-2">
+    <View role="region" aria-label="Check next" className="gap-2">
       <Heading level={2}>Check next</Heading>
-      {checks.slice(0, 4).map(({ check: id, kind, minutes }) => {
+      {askFor !== null && (
+        <Row className="items-center gap-2 rounded-md bg-plate p-3">
+          <Words className="flex-1">{`The figure that would tell the most: ${SETTING_NAME[askFor.setting].toLowerCase()}.`}</Words>
+          <Button label="Enter it" onPress={() => onOpenKnob(askFor.setting)} />
+        </Row>
+      )}
+      {checks.slice(0, 4).map(({ check: id, kind, minutes, ifPresent, ifAbsent }) => {
         const entry = kind === 'check' ? check(id) : finding(id);
         const [yes, no] = kind === 'check' ? ['It shows', 'It is clear'] : ['Seen', 'Not there'];
         return (
@@ -28,6 +42,7 @@ export function NextChecks({ checks, onAnswer }: ChecksProps) {
             <Words>{entry.plain}</Words>
             {'shows' in entry && <Words className="text-faint">{`The fault shows as: ${entry.shows}.`}</Words>}
             {'caution' in entry && entry.caution && <Words strong>{`Mind: ${entry.caution}`}</Words>}
+            <Words className="text-faint">{wouldChange(yes, ifPresent, no, ifAbsent)}</Words>
             <Row className="gap-2">
               <Button
                 className="flex-1"
@@ -47,4 +62,11 @@ export function NextChecks({ checks, onAnswer }: ChecksProps) {
       })}
     </View>
   );
+}
+
+/** "It shows: nozzle or diffuser blocked, 92 %. It is clear: dirty plate, 30 %." */
+function wouldChange(yes: string, present: WouldBe | null, no: string, absent: WouldBe | null): string {
+  const after = (answer: string, then: WouldBe | null): string =>
+    then === null ? '' : `${answer}: ${cause(then.cause).name.toLowerCase()}, ${Math.round(100 * then.probability)} %.`;
+  return `${after(yes, present)} ${after(no, absent)}`.trim();
 }

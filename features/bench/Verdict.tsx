@@ -1,5 +1,7 @@
 import { View } from 'react-native';
 import type { Answer } from '@/core/answer';
+import type { SettingName } from '@/core/case/schema';
+import type { Note } from '@/core/diagnosis/notes';
 import { CautionNotes } from './CautionNotes';
 import { BeforeAfter } from './BeforeAfter';
 import { CauseList } from './CauseList';
@@ -11,11 +13,13 @@ import { Heading, Words } from '@/ui/Words';
 import type { Bench } from './use-bench';
 import { VerdictTitle } from './VerdictPeek';
 
+type VerdictProps = { bench: Bench; onOpenKnob: (setting: SettingName) => void; beside?: boolean };
+
 /**
  * The whole verdict, in the order it is needed: stop conditions, what to do, why, what to check, cautions.
  * @param beside true where the drawings and the model's figures stand in a column of their own
  */
-export function Verdict({ bench, beside = false }: { bench: Bench; beside?: boolean }) {
+export function Verdict({ bench, onOpenKnob, beside = false }: VerdictProps) {
   const { answer, problem } = bench.live;
   if (problem !== null)
     return <StateNote title="No verdict" text={`${problem}. Change that figure, or set it to not known.`} />;
@@ -24,17 +28,37 @@ export function Verdict({ bench, beside = false }: { bench: Bench; beside?: bool
     <View className="gap-6 p-4">
       <CautionNotes cautions={answer.cautions.filter(({ stop }) => stop)} />
       {beside && <VerdictTitle {...headline(answer, bench.draft.findings)} />}
+      <NoteList notes={answer.notes} />
       <Moves bench={bench} answer={answer} />
       <View className="gap-2">
         <Heading level={2}>Likely causes</Heading>
         <CauseList answer={answer} findings={bench.draft.findings} />
       </View>
-      <NextChecks checks={answer.nextChecks} onAnswer={bench.act.answer} />
+      <NextChecks
+        checks={answer.nextChecks}
+        askFor={answer.askFor}
+        onAnswer={bench.act.answer}
+        onOpenKnob={onOpenKnob}
+      />
       {!beside && <Comparison bench={bench} />}
       <View className="gap-2">
         <Heading level={2}>Always</Heading>
         <CautionNotes cautions={answer.cautions.filter(({ stop }) => !stop)} />
       </View>
+    </View>
+  );
+}
+
+/** What does not add up, said before anything is made of it. */
+function NoteList({ notes }: { notes: readonly Note[] }) {
+  if (notes.length === 0) return null;
+  return (
+    <View role="status" className="gap-2">
+      {notes.map(({ text }) => (
+        <Words key={text} strong className="border-l-4 border-ink pl-3">
+          {text}
+        </Words>
+      ))}
     </View>
   );
 }

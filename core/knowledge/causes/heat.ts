@@ -1,0 +1,92 @@
+import type { Cause } from '../types';
+
+/** Balanced but not the heat the plate wants. */
+export const HEAT_CAUSES: readonly Cause[] = [
+  {
+    id: 'heat-low',
+    name: 'Too cold for the plate',
+    plain: 'Volts and wire agree, but both are too low for this thickness.',
+    group: 'heat',
+    prior: 0.07,
+    priorFactors: [
+      { when: { thickFromMm: 5 }, factor: 1.7, because: 'thick plate swallows heat' },
+      { when: { thinUpToMm: 1.2 }, factor: 0.3, because: 'thin sheet needs little heat' },
+    ],
+    exclusive: 'heat',
+    figures: [{ residual: 'heat', at: -2.2, because: 'the current lies under what the thickness wants' }],
+    links: [
+      ['bead-ropey', 0.6, 'cold plate lets the bead stand up'],
+      ['back-no-mark', 0.7, 'the heat does not reach the back'],
+      ['toe-cold-lap', 0.6, 'the plate does not melt at the edge'],
+      ['section-no-root', 0.65, 'the root is not reached'],
+      ['section-sidewall', 0.4, 'the side wall is not melted'],
+      ['bead-narrow', 0.2, 'little wire, little metal'],
+      ['toe-wetted', 0.6, 'the edge freezes on cold plate'],
+      ['section-good', 0.7, 'the root is not reached'],
+      ['back-even', 0.75, 'no heat line at the back'],
+    ],
+    check: 'check-heat-chart',
+    remedy: {
+      kind: 'setting',
+      plain: 'More wire and the volts that go with it.',
+      prevent: 'Start from the thickness of the thicker part.',
+    },
+  },
+  {
+    id: 'heat-high',
+    name: 'Too hot for the plate',
+    plain: 'Volts and wire agree, but both are too high for this thickness.',
+    group: 'heat',
+    prior: 0.05,
+    priorFactors: [
+      { when: { thinUpToMm: 1.6 }, factor: 2.5, because: 'thin sheet burns through easily' },
+      { when: { thickFromMm: 6 }, factor: 0.4, because: 'thick plate takes the heat' },
+    ],
+    exclusive: 'heat',
+    figures: [{ residual: 'heat', at: 2.2, because: 'the current lies over what the thickness wants' }],
+    links: [
+      ['holes-through', 0.5, 'the puddle falls through'],
+      ['back-heavy', 0.6, 'the arc digs through to the back'],
+      ['back-burned-through', 0.55, 'the puddle falls through'],
+      ['bead-sunken', 0.5, 'the puddle sags'],
+      ['plate-warped', 0.35, 'much heat pulls the plate'],
+      ['bead-flat', 0.25, 'a hot puddle runs out'],
+      ['toe-undercut', 0.25, 'the edge melts away'],
+      ['back-even', 0.45, 'the back is uneven or blown'],
+      ['residue-oxide', 0.15, 'overheated metal burns dull'],
+    ],
+    check: 'check-heat-thin',
+    remedy: {
+      kind: 'setting',
+      plain: 'Less wire and the volts that go with it.',
+      prevent: 'Start from the thickness; stitch under 1 mm.',
+    },
+  },
+  {
+    id: 'heat-buildup',
+    name: 'Part got hot along the run',
+    plain: 'The settings fit cold plate; the part has warmed up since.',
+    group: 'heat',
+    prior: 0.03,
+    priorFactors: [
+      { when: { thinUpToMm: 2 }, factor: 1.8, because: 'small, thin parts warm up fast' },
+      { when: { baseMetal: ['aluminium'] }, factor: 2, because: 'aluminium carries heat ahead of the arc' },
+    ],
+    links: [
+      ['bead-widens', 0.75, 'the same heat on hotter plate'],
+      ['holes-through', 0.25, 'blows through late in the run'],
+      ['back-burned-through', 0.2, 'blows through late in the run'],
+      ['plate-warped', 0.4, 'the whole part is hot'],
+      ['bead-sunken', 0.2, 'the hot puddle sags'],
+      ['residue-oxide', 0.15, 'hot metal stays hot past the gas'],
+      ['bead-even', 0.5, 'the width changes along the run'],
+    ],
+    check: 'check-cool-repeat',
+    remedy: {
+      kind: 'technique',
+      plain: 'Let it cool; shorter runs, from spread-out places.',
+      prevent: 'Plan stitches so that heat spreads; use a backing bar.',
+      caution: 'Never water on anything that carries load.',
+    },
+  },
+];
