@@ -1,5 +1,7 @@
 import { answer } from '../core/answer';
 import { EXAMPLE_CASE } from '../core/case/example';
+import { FULL_CASE } from './cases';
+import { printGrowth } from './growth';
 import { scriptSize, slowDown, timeToBench, withPage, workerTimes } from './page';
 import { ms, time, yardstick } from './statistics';
 
@@ -17,9 +19,20 @@ async function main(): Promise<void> {
       unit,
     )}`,
   );
+  console.log(
+    `full update, 12 findings and all settings, Node: ${ms(
+      time(300, () => answer(FULL_CASE)),
+      unit,
+    )}`,
+  );
+  printGrowth(unit);
   await withPage(async (page, browser) => {
     console.log(`the same through the page's worker: ${ms(await workerTimes(page, EXAMPLE_CASE, 200), unit)}`);
+    console.log(`full update through the worker: ${ms(await workerTimes(page, FULL_CASE, 200), unit)}`);
     await slowDown(page, SLOW);
+    console.log(
+      `full update through the worker, page slowed ${SLOW} times: ${ms(await workerTimes(page, FULL_CASE, 200), unit)}`,
+    );
     console.log(`the same with the page slowed ${SLOW} times: ${ms(await workerTimes(page, EXAMPLE_CASE, 100), unit)}`);
     console.log(`navigation to a usable bench: ${ms(await timeToBench(browser, 1, 5), unit)}`);
     console.log(`navigation to a usable bench, slowed ${SLOW} times: ${ms(await timeToBench(browser, SLOW, 5), unit)}`);

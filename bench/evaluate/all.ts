@@ -3,10 +3,10 @@ import { NETWORK } from '../../core/diagnosis/network';
 import { CAUSES } from '../../core/knowledge';
 import { calibration, confusions, judge, percent, summary, type Judged } from './score';
 import { drawCase, stream, type DrawnCase } from './synthetic';
-import { COVER_CASES } from './written-cover';
-import { MACHINE_CASES } from './written-machine';
-import { SETTINGS_CASES } from './written-settings';
-import { TECHNIQUE_CASES } from './written-technique';
+import { COVER_CASES } from '../../core/diagnosis/__tests__/written-cover';
+import { MACHINE_CASES } from '../../core/diagnosis/__tests__/written-machine';
+import { SETTINGS_CASES } from '../../core/diagnosis/__tests__/written-settings';
+import { TECHNIQUE_CASES } from '../../core/diagnosis/__tests__/written-technique';
 
 /** Every third written case is held out: strengths were never set on it. */
 const FILES = [SETTINGS_CASES, TECHNIQUE_CASES, COVER_CASES, MACHINE_CASES];

@@ -5,7 +5,7 @@ import { priorOf } from '../../core/diagnosis/circumstance';
 import { showsGiven } from '../../core/diagnosis/likely-sets';
 import { NETWORK, type NetworkNode } from '../../core/diagnosis/network';
 import { CAUSES, type ResidualName } from '../../core/knowledge';
-import { RIGS, type RigName } from './rigs';
+import { RIGS, type RigName } from '../../core/diagnosis/__tests__/rigs';
 
 /** A case drawn from the network: what truly holds, and what a noisy eye reports of it. */
 export type DrawnCase = { causes: number[]; input: Case; truth: (node: NetworkNode) => boolean };

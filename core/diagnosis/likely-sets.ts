@@ -5,7 +5,7 @@ import type { NoisyOr } from './posterior';
 export type LikelySet = { causes: number[]; probability: number };
 
 /** Causes carried into the estimates; the rest together rarely hold more than a few per cent. */
-const MOST_LIKELY = 22;
+const MOST_LIKELY = 18;
 
 /**
  * The sets of up to two of the likeliest causes: enough to weigh questions by, at a fraction of the cost.

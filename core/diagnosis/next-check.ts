@@ -22,18 +22,36 @@ const OVERHEAD_MINUTES = 0.4;
 /** Nothing that would tell less than this is asked. */
 const WORTH_ASKING_BITS = 0.01;
 
-const entropy = (p: number): number => (p <= 0 || p >= 1 ? 0 : -p * Math.log2(p) - (1 - p) * Math.log2(1 - p));
+/** Entropy of a yes/no chance in bits, read from a table: it is asked for tens of thousands of times a tap. */
+const STEPS = 2048;
+const ENTROPY = Float64Array.from({ length: STEPS + 1 }, (_, i) => {
+  const p = i / STEPS;
+  return p === 0 || p === 1 ? 0 : -p * Math.log2(p) - (1 - p) * Math.log2(1 - p);
+});
+
+/** The likely sets as plain rows: first and second cause (-1 for none) and probability. */
+type Rows = { first: Int16Array; second: Int16Array; probability: Float64Array };
+
+function asRows(sets: readonly LikelySet[]): Rows {
+  return {
+    first: Int16Array.from(sets, ({ causes }) => causes[0] ?? -1),
+    second: Int16Array.from(sets, ({ causes }) => causes[1] ?? -1),
+    probability: Float64Array.from(sets, ({ probability }) => probability),
+  };
+}
 
 /** Mutual information of a node and the set of causes, in bits: H(node) - sum over sets of P(set) H(node | set). */
-function information(node: NetworkNode, sets: readonly LikelySet[]): number {
-  let shows = 0;
+function information({ strength, leak }: NetworkNode, { first, second, probability }: Rows): number {
+  const silent = 1 - leak;
+  let quietAll = 0;
   let remaining = 0;
-  for (const { causes, probability } of sets) {
-    const chance = showsGiven(node, causes);
-    shows += probability * chance;
-    remaining += probability * entropy(chance);
+  for (let i = 0; i < probability.length; i++) {
+    const [a, b] = [first[i], second[i]];
+    const quiet = silent * (a < 0 ? 1 : 1 - strength[a]) * (b < 0 ? 1 : 1 - strength[b]);
+    quietAll += probability[i] * quiet;
+    remaining += probability[i] * ENTROPY[(quiet * STEPS + 0.5) | 0];
   }
-  return Math.max(0, entropy(shows) - remaining);
+  return Math.max(0, ENTROPY[(quietAll * STEPS + 0.5) | 0] - remaining);
 }
 
 /** The likeliest cause once a node's answer is known. */
@@ -55,9 +73,11 @@ type Weighed = { node: NetworkNode; bits: number };
 /** Everything not yet answered with what it would tell, most per minute first. */
 function weigh(sets: readonly LikelySet[], answered: ReadonlySet<string>): Weighed[] {
   const value = ({ node, bits }: Weighed): number => bits / (node.minutes + OVERHEAD_MINUTES);
+  const rows = asRows(sets);
+  const likely = sets.flatMap(({ causes }) => (causes.length === 1 ? causes : []));
   return NETWORK.nodes
-    .filter(({ id }) => !answered.has(id))
-    .map((node) => ({ node, bits: information(node, sets) }))
+    .filter(({ id, strength }) => !answered.has(id) && likely.some((c) => strength[c] > 0))
+    .map((node) => ({ node, bits: information(node, rows) }))
     .filter(({ bits }) => bits > WORTH_ASKING_BITS)
     .sort((a, b) => value(b) - value(a));
 }

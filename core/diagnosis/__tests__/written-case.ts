@@ -1,4 +1,4 @@
-import { CASE_FORMAT, type Case, type FindingState, type Job, type Rig, type Settings } from '../../core/case/schema';
+import { CASE_FORMAT, type Case, type FindingState, type Job, type Rig, type Settings } from '../../case/schema';
 import { RIGS, type RigName } from './rigs';
 
 /** A case written by hand with the cause it shows and why a welder would say so. */

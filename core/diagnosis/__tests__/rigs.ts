@@ -1,4 +1,4 @@
-import type { Rig } from '../../core/case/schema';
+import type { Rig } from '../../case/schema';
 
 const MIX = { argonPct: 82, co2Pct: 18 };
 
