@@ -71,14 +71,15 @@ describe('questions', () => {
     expect(diagnose(EXAMPLE_CASE).askFor).toBeNull();
   });
 
-  it.each([
-    ['nozzle-blocked', ['nozzle-clogged', 'check-nozzle']],
-    ['gas-empty', ['no-gas-heard', 'check-cylinder', 'check-gas-nozzle']],
-    ['gas-leak', ['check-gas-nozzle', 'check-gas-soap']],
-  ])('is led to %s by its own questions, in eight at most', (cause, shows) => {
+  it.each<[string, number | undefined, string[]]>([
+    ['nozzle-blocked', undefined, ['nozzle-clogged', 'check-nozzle']],
+    ['gas-empty', undefined, ['no-gas-heard', 'check-cylinder', 'check-gas-nozzle']],
+    ['gas-leak', 11, ['check-gas-nozzle', 'check-gas-soap']],
+  ])('is led to %s by its own questions, in eight at most (flow read: %s)', (cause, flow, shows) => {
     const findings: Record<string, FindingState> = seen('holes-scattered');
     const job = { ...BALANCED.job, surface: ['clean' as const], draught: 'still' as const };
-    const { gasFlowLPerMin: _, ...settings } = BALANCED.settings!;
+    const { gasFlowLPerMin: _, ...rest } = BALANCED.settings!;
+    const settings = flow === undefined ? rest : { ...rest, gasFlowLPerMin: flow };
     for (let asked = 0; asked < 8; asked++) {
       const { nextChecks } = diagnose({ ...BALANCED, job, settings, findings });
       const { check } = nextChecks[0];
