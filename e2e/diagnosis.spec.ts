@@ -99,3 +99,28 @@ test('asks for the one figure that would tell the most, and opens its knob', asy
   await openVerdict(page);
   await expect(page.getByText('The figure that would tell the most: volts.')).toBeVisible();
 });
+
+test('a guessed figure speaks more softly than a measured one', async ({ page }) => {
+  await newCoupon(page, 'Guessing plate', { thickness: '6' });
+  await setAll(page, { volts: '17', wire: '7.5', stickOut: '11', gas: '11' });
+  await openVerdict(page);
+  await expect(topCause(page, 'Voltage too low')).toBeVisible();
+  await closeVerdict(page);
+  await page.getByRole('button', { name: /^Volts, 17 V/ }).click();
+  await page.getByRole('radiogroup', { name: 'How volts was got' }).getByRole('radio', { name: 'a guess' }).click();
+  await expect(page.getByRole('radio', { name: 'a guess' })).toBeChecked();
+  await page.getByRole('button', { name: 'Done' }).click();
+  await openVerdict(page);
+  await expect(page.getByRole('button', { name: /^Voltage too low.*very likely/ })).toHaveCount(0);
+});
+
+test('a machine whose arc control rises toward crisp shows its own dial', async ({ page }) => {
+  await newCoupon(page, 'Crisp dial plate', { thickness: '3' });
+  await page.getByRole('link', { name: /^Job: Crisp dial plate/ }).click();
+  await page.getByRole('radio', { name: 'Blue cart set' }).click();
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('button', { name: 'More settings: travel, angle, arc control' }).click();
+  await page.getByRole('button', { name: /^Arc control, / }).click();
+  await page.getByRole('textbox', { name: 'Arc control, %' }).fill('80');
+  await expect(page.getByRole('button', { name: 'Arc control, 80 %, knob 20' })).toBeVisible();
+});

@@ -74,10 +74,9 @@ export async function newCoupon(
   for (const choice of ['mild steel', 'fillet', 'flat', 'still air'])
     await page.getByRole('radio', { name: choice, exact: true }).click();
   for (const chip of await page.getByRole('checkbox', { checked: true }).all()) await chip.click();
-  if (job.thickness !== undefined) {
-    await page.getByRole('textbox', { name: 'Thickness, mm' }).fill(job.thickness);
-    await page.getByRole('textbox', { name: 'Other part, mm' }).fill('');
-  }
+  await page.getByRole('textbox', { name: 'Thickness, mm' }).fill(job.thickness ?? '5');
+  await page.getByRole('textbox', { name: 'Other part, mm' }).fill('');
+  await page.getByRole('textbox', { name: 'Gap, mm' }).fill('0');
   for (const chip of job.chips ?? []) await page.getByRole('checkbox', { name: chip, exact: true }).click();
   await page.getByRole('button', { name: 'Put it on the bench' }).click();
   await expect(page.getByRole('region', { name: `Coupon: ${title}` })).toBeVisible();

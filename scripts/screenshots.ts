@@ -60,6 +60,21 @@ const SHOTS: Shot[] = [
       await page.getByText('Likely causes').evaluate((heading) => heading.scrollIntoView({ block: 'start' }));
     },
   },
+  {
+    name: 'checks-phone',
+    path: '/',
+    size: PHONE,
+    act: async (page) => {
+      await page.getByRole('tab', { name: 'See' }).click();
+      await page.getByRole('button', { name: 'Holes all over: not said' }).click();
+      await page.getByRole('tab', { name: 'Hear' }).click();
+      await page.getByRole('button', { name: 'Crisp crackle: not said' }).click();
+      await page.getByRole('button', { name: /^Verdict:/ }).click();
+      await page
+        .getByRole('heading', { name: 'Check next' })
+        .evaluate((heading) => heading.scrollIntoView({ block: 'start' }));
+    },
+  },
   { name: 'log-phone', path: '/log', size: PHONE },
   { name: 'log-wide', path: '/log', size: WIDE },
   { name: 'coupon-wide', path: '/coupon/0190a000-0000-7000-8001-000000000002', size: WIDE },
@@ -99,6 +114,7 @@ async function main(): Promise<void> {
       const context = await browser.newContext({ viewport: size, colorScheme: scheme, reducedMotion: 'reduce' });
       const page = await context.newPage();
       await page.goto(ADDRESS + path, { waitUntil: 'networkidle' });
+      if (path === '/') await page.getByRole('button', { name: /^Log bead/, disabled: false }).waitFor();
       await act?.(page);
       await page.waitForTimeout(400);
       await page.screenshot({ path: join(OUT, `${name}.png`) });

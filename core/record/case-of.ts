@@ -20,7 +20,7 @@ export function caseOf(
     job: coupon.job,
     rig: rig.rig,
     settings: bead.settings,
-    readings: bead.readings ?? { voltageV: display, wireSpeedMPerMin: display, travelSpeedMmPerMin: 'estimate' },
+    readings: { voltageV: display, wireSpeedMPerMin: display, travelSpeedMmPerMin: 'estimate', ...bead.readings },
     findings: bead.findings,
     preferences,
   };

@@ -104,8 +104,12 @@ export function FindingsPanel({ findings, telling, onTap, wide, searchField }: P
           className="min-h-14 rounded-md border-2 border-edge bg-plate px-3 font-plain text-lg text-ink"
         />
       )}
-      {shown.length === 0 && sought !== '' && (
-        <Words role="status">Nothing is called that. Try another word, or look by sense.</Words>
+      {shown.length === 0 && (
+        <Words role="status">
+          {sought === ''
+            ? 'Finding what would tell the most…'
+            : 'Nothing is called that. Try another word, or look by sense.'}
+        </Words>
       )}
       <Row className="flex-wrap gap-2">
         {shown.map((entry) => (

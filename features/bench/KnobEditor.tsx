@@ -9,13 +9,24 @@ import { QUANTITY_OF } from '@/core/record/taken-move';
 import type { RigRecord } from '@/core/record/schema';
 import { useInk } from '@/ui/use-ink';
 import { NumberField } from '@/ui/NumberField';
-import { Button } from '@/ui/Press';
+import { Button, Choice } from '@/ui/Press';
 import { Row } from '@/ui/Row';
+import { READ_SETTINGS } from './draft';
 import { NUDGE, SETTING_NAME, takesText, USUAL } from './setting-words';
 import type { Bench } from './use-bench';
 
+const CRISP_DIAL: Dial = {
+  step: 5,
+  points: [
+    { mark: 0, value: 100 },
+    { mark: 100, value: 0 },
+  ],
+};
+
 /** The machine's own dial for a setting, when it was taken down. */
 export function dialOf(rig: RigRecord, setting: SettingName): Dial | null {
+  // Inside, 100 % is soft; a machine whose dial rises toward crisp reads the other way round.
+  if (setting === 'arcControlPct' && rig.arcControlRising === 'crisper') return CRISP_DIAL;
   if (setting !== 'voltageV' && setting !== 'wireSpeedMPerMin') return null;
   return rig.rig.dials?.[setting] ?? null;
 }
@@ -75,6 +86,7 @@ export function KnobEditor({ bench, setting, onClose }: EditorProps) {
         />
         <Turn label={`${SETTING_NAME[setting]} up`} onPress={() => turn(1)} direction="up" />
       </Row>
+      <ReadingChoice bench={bench} setting={setting} />
       <Row className="items-end gap-2">
         {dial !== null && (
           <DialField
@@ -94,6 +106,26 @@ export function KnobEditor({ bench, setting, onClose }: EditorProps) {
         <Button label="Done" tone="act" className="flex-1" onPress={onClose} />
       </Row>
     </View>
+  );
+}
+
+const READING_OPTIONS = [
+  { value: 'digital', label: 'measured' },
+  { value: 'dial', label: 'off the knob' },
+  { value: 'estimate', label: 'a guess' },
+] as const;
+
+/** How the figure was got: a guess speaks more softly than a meter. */
+function ReadingChoice({ bench, setting }: { bench: Bench; setting: SettingName }) {
+  const asked = READ_SETTINGS.find((name) => name === setting);
+  if (asked === undefined || bench.draft.settings[setting] === undefined) return null;
+  return (
+    <Choice
+      label={`How ${SETTING_NAME[setting].toLowerCase()} was got`}
+      options={READING_OPTIONS}
+      chosen={bench.input.readings?.[asked] ?? 'digital'}
+      onChoose={(reading) => bench.act.read(asked, reading)}
+    />
   );
 }
 

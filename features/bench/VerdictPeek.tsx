@@ -1,11 +1,12 @@
 import { Pressable, View } from 'react-native';
+import { evidenceName } from '@/core/knowledge';
 import { readable, unitOf } from '@/core/quantity/units';
 import { QUANTITY_OF } from '@/core/record/taken-move';
 import { Row } from '@/ui/Row';
 import { likelihoodWords } from '@/ui/temper';
 import { TemperBar } from '@/ui/TemperBar';
 import { Figure, Words } from '@/ui/Words';
-import { headline } from './headline';
+import { headline as headlineOf, type Headline } from './headline';
 import type { Bench } from './use-bench';
 
 type PeekProps = { bench: Bench; open: boolean; onPress: () => void };
@@ -13,8 +14,9 @@ type PeekProps = { bench: Bench; open: boolean; onPress: () => void };
 /** The verdict in two lines: the top cause and the next move. It is always in sight and opens upward. */
 export function VerdictPeek({ bench, open, onPress }: PeekProps) {
   const { answer, problem } = bench.live;
-  if (answer === null) return <Words className="min-h-14 p-3">{problem ?? 'Working it out…'}</Words>;
-  const { title, probability } = headline(answer, bench.draft.findings);
+  if (answer === null) return <Words className="min-h-24 flex-1 p-3">{problem ?? 'Working it out…'}</Words>;
+  const said = headlineOf(answer, bench.draft.findings);
+  const { title, probability } = said;
   const stop = answer.cautions.find((caution) => caution.stop);
   const likely = probability === null ? '' : `, ${likelihoodWords(probability)}, ${Math.round(probability * 100)} %`;
   return (
@@ -33,7 +35,7 @@ export function VerdictPeek({ bench, open, onPress }: PeekProps) {
         </View>
       )}
       <VerdictTitle title={title} probability={probability} />
-      <PeekMove bench={bench} />
+      <PeekMove bench={bench} headline={said} />
     </Pressable>
   );
 }
@@ -55,10 +57,18 @@ export function VerdictTitle({ title, probability }: { title: string; probabilit
   );
 }
 
-function PeekMove({ bench }: { bench: Bench }) {
+function PeekMove({ bench, headline }: { bench: Bench; headline: Headline }) {
   const move = bench.live.answer?.correction.moves[0];
   const { units } = bench.habits;
-  if (move === undefined) return <Words className="text-faint">Leave the numbers as they are.</Words>;
+  if (move === undefined) {
+    const [next] = bench.live.answer?.nextChecks ?? [];
+    const unclear = headline.kind === 'open' && next !== undefined;
+    return unclear ? (
+      <Words strong numberOfLines={2}>{`Check first: ${evidenceName(next.check).toLowerCase()}`}</Words>
+    ) : (
+      <Words className="text-faint">Leave the numbers as they are.</Words>
+    );
+  }
   if (move.kind === 'remedy') {
     return (
       <Words strong className="text-lg leading-tight" numberOfLines={2}>

@@ -1,15 +1,23 @@
 import type { FindingState, Reading, SettingName, Settings } from '@/core/case/schema';
 import { settingLimits } from '@/core/case/schema';
 
+/** Settings whose figure may be read off, estimated or only marked on a knob. */
+export const READ_SETTINGS = [
+  'voltageV',
+  'wireSpeedMPerMin',
+  'stickOutMm',
+  'gasFlowLPerMin',
+  'travelSpeedMmPerMin',
+] as const;
+export type ReadSetting = (typeof READ_SETTINGS)[number];
+
 /**
  * The bead in front of the welder, not yet logged. It lives on this device and outlives a reload.
  * `typed` holds what was typed and cannot be taken, so that nothing typed is lost.
  */
 export type Draft = {
   settings: Settings;
-  readings: Partial<
-    Record<'voltageV' | 'wireSpeedMPerMin' | 'stickOutMm' | 'gasFlowLPerMin' | 'travelSpeedMmPerMin', Reading>
-  >;
+  readings: Partial<Record<ReadSetting, Reading>>;
   findings: Record<string, FindingState>;
   typed: Partial<Record<SettingName, string>>;
 };

@@ -1,6 +1,6 @@
 import { useCallback, useMemo } from 'react';
 import { v7 as newId } from 'uuid';
-import type { Case, FindingState, SettingName } from '@/core/case/schema';
+import type { Case, FindingState, Reading, SettingName } from '@/core/case/schema';
 import { movesNow, nextSettings } from '@/core/correction/next-settings';
 import { caseOf } from '@/core/record/case-of';
 import { takenMove } from '@/core/record/taken-move';
@@ -19,6 +19,7 @@ import {
   undo,
   type Draft,
   type DraftHistory,
+  type ReadSetting,
 } from './draft';
 
 /** Key of the coupon in work. */
@@ -43,6 +44,8 @@ export type Bench = {
     tap: (finding: string) => void;
     answer: (finding: string, state: FindingState) => void;
     set: (setting: SettingName, value: number | null) => void;
+    /** Says how a figure was got. */
+    read: (setting: ReadSetting, reading: Reading) => void;
     type: (setting: SettingName, text: string, toInside: (value: number) => number) => void;
     useMoves: () => void;
     log: () => void;
@@ -88,15 +91,7 @@ export function useBench(): BenchState {
   const draft = history.now;
 
   const input = useMemo(
-    () =>
-      rig === undefined || coupon === undefined
-        ? null
-        : caseOf(
-            rig,
-            coupon,
-            draft.readings.voltageV === undefined ? { settings: draft.settings, findings: draft.findings } : draft,
-            habits.schools,
-          ),
+    () => (rig === undefined || coupon === undefined ? null : caseOf(rig, coupon, draft, habits.schools)),
     [rig, coupon, draft, habits.schools],
   );
   const live = useAnswer(input);
@@ -156,6 +151,7 @@ export function useBench(): BenchState {
       tap: (finding) => change(tapFinding(draft, finding)),
       answer: (finding, state) => change(setFinding(draft, finding, state)),
       set: (setting, value) => change(setSetting(draft, setting, value)),
+      read: (setting, reading) => change({ ...draft, readings: { ...draft.readings, [setting]: reading } }),
       type: (setting, text, toInside) => change(typeSetting(draft, setting, text, toInside)),
       useMoves: () => {
         if (live.answer !== null)
