@@ -187,6 +187,14 @@ describe('correction', () => {
     );
   });
 
+  it('never proposes more gas than the field takes, even for helium through the widest nozzle', () => {
+    const { settings } = answer({
+      format: CASE_FORMAT,
+      rig: { wire: { class: 'solid-steel', diameterMm: 0.9 }, gas: { heliumPct: 87 }, nozzleBoreMm: 29 },
+    }).correction;
+    expect(settings.gasFlowLPerMin!).toBeLessThanOrEqual(60);
+  });
+
   it('answers a case with nothing in it without numbers or moves', () => {
     const { correction } = answer({ format: CASE_FORMAT });
     expect(correction).toEqual(expect.objectContaining({ moves: [], settings: {}, outOfReach: [] }));

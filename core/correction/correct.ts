@@ -1,12 +1,11 @@
-import { balanceVoltage } from '../arc/balance';
-import { usableCurrent } from '../arc/heat';
-import { arcSettings, currentAt, expectedTravel, wireSpeedAt } from '../arc/reading';
+import { arcSettings, currentAt, expectedTravel } from '../arc/reading';
 import { isTubular, type Wire } from '../arc/wire';
 import type { Case, SettingName } from '../case/schema';
 import { cause, type Cause } from '../knowledge';
 import type { Diagnosis } from '../diagnosis/diagnose';
 import { effectAt, orderByGain, settingMove, type Effect, type Move, type RemedyMove } from './moves';
-import type { Situation, Target, TargetName, Today } from './objective';
+import type { Situation, Target, TargetName } from './objective';
+import { boundsFor, searchStarts, TARGET_NAMES } from './bounds';
 import { probabilityOf, scenariosOf } from './scenarios';
 import { solve, type Bounds } from './solver';
 
@@ -25,7 +24,6 @@ export type Correction = {
 const ACT_ABOVE = 0.3;
 /** A change smaller than this is left alone: the hand on the knob is no finer. */
 const WORTH_MOVING: Target = { voltageV: 0.3, wireSpeedMPerMin: 0.2, stickOutMm: 1.5, gasFlowLPerMin: 1 };
-const TARGET_NAMES: readonly TargetName[] = ['voltageV', 'wireSpeedMPerMin', 'stickOutMm', 'gasFlowLPerMin'];
 /** Travel this much off, as a ratio, is worth a word. */
 const PACE_TOLERANCE = 1.2;
 /** Which causes speak for moving which setting. */
@@ -35,68 +33,6 @@ const MOVED_BY: Record<TargetName, string[]> = {
   stickOutMm: ['stickout-long', 'stickout-short'],
   gasFlowLPerMin: ['gas-low', 'gas-high'],
 };
-const DEFAULT_RANGE = {
-  voltageV: { low: 12, high: 38, step: 0.1 },
-  wireSpeedMPerMin: { low: 1.5, high: 20, step: 0.1 },
-};
-
-function boundsFor(input: Case, situation: Situation): Bounds {
-  const range = { ...DEFAULT_RANGE, ...input.rig?.range };
-  const { setup, flowWindow } = situation;
-  const { low, high, wanted } = setup.usualStickOutMm;
-  const usable = usableCurrent(setup.wire.diameterMm);
-  const wire = range.wireSpeedMPerMin;
-  return {
-    voltageV: range.voltageV,
-    wireSpeedMPerMin: {
-      low: Math.max(wire.low, wireSpeedAt(setup, usable.lowA, wanted)),
-      high: Math.min(wire.high, wireSpeedAt(setup, usable.highA, wanted)),
-      step: wire.step,
-    },
-    stickOutMm: { low, high, step: 1 },
-    gasFlowLPerMin:
-      flowWindow === null ? { low: 0, high: 30, step: 0.5 } : { low: flowWindow.low, high: flowWindow.high, step: 0.5 },
-  };
-}
-
-/** The model's own choice: current for the plate, volts in balance, usual stick-out and flow. */
-function startingPoint(situation: Situation, bounds: Bounds): Target {
-  const { setup, flowWindow } = situation;
-  const usable = usableCurrent(setup.wire.diameterMm);
-  const stickOutMm = setup.usualStickOutMm.wanted;
-  const current = Math.min(
-    usable.highA,
-    Math.max(usable.lowA, setup.currentWantedA ?? (usable.lowA + usable.highA) / 2),
-  );
-  const speed = Math.min(
-    bounds.wireSpeedMPerMin.high,
-    Math.max(bounds.wireSpeedMPerMin.low, wireSpeedAt(setup, current, stickOutMm)),
-  );
-  return {
-    voltageV: balanceVoltage(Math.max(15, current), setup.wire, setup.gas),
-    wireSpeedMPerMin: speed,
-    stickOutMm,
-    gasFlowLPerMin: flowWindow?.wanted ?? 0,
-  };
-}
-
-/** Starts for the search: today with the model's values where unknown, today brought into balance, the model's choice. */
-function searchStarts(situation: Situation, bounds: Bounds): Target[] {
-  const model = startingPoint(situation, bounds);
-  const today = withToday(situation.today, model);
-  const current = currentAt(situation.setup, today.wireSpeedMPerMin, today.stickOutMm);
-  const volts = balanceVoltage(Math.max(15, Math.min(500, current)), situation.setup.wire, situation.setup.gas);
-  return [today, { ...today, voltageV: volts }, model];
-}
-
-function withToday(today: Today, fallback: Target): Target {
-  return {
-    voltageV: today.voltageV ?? fallback.voltageV,
-    wireSpeedMPerMin: today.wireSpeedMPerMin ?? fallback.wireSpeedMPerMin,
-    stickOutMm: today.stickOutMm ?? fallback.stickOutMm,
-    gasFlowLPerMin: today.gasFlowLPerMin ?? fallback.gasFlowLPerMin,
-  };
-}
 
 /** The cause that a turn of a knob cures. */
 function curedBy(setting: TargetName, from: number, to: number, diagnosis: Diagnosis): string | null {
