@@ -52,7 +52,7 @@ function findingsPage(): string {
     const causes = CAUSES.filter(({ links }) => links.some(([linked]) => linked === id)).map((cause) =>
       cause.name.toLowerCase(),
     );
-    return `| ${name}${good ? ' (good)' : ''} | ${sense} | ${plain}${mistakenFor === undefined ? '' : ` Not: ${mistakenFor}.`} | ${words.join(', ')} | ${leak} | ${causes.join(', ')} |`;
+    return `| ${name}${good ? ' (good)' : ''} | ${sense} | ${plain} Not: ${mistakenFor}. | ${words.join(', ')} | ${leak} | ${causes.join(', ')} |`;
   });
   return [
     '# Findings',

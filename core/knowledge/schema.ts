@@ -8,7 +8,7 @@ const chance = { type: 'number', exclusiveMinimum: 0, exclusiveMaximum: 1 } as c
 export const FINDING_SCHEMA = {
   type: 'object',
   additionalProperties: false,
-  required: ['id', 'name', 'plain', 'sense', 'leak', 'drawing', 'words'],
+  required: ['id', 'name', 'plain', 'sense', 'leak', 'drawing', 'words', 'mistakenFor'],
   properties: {
     id,
     name: { type: 'string', minLength: 3, maxLength: 28 },

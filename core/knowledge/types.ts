@@ -20,7 +20,7 @@ export type Finding = {
   leak: number;
   drawing?: Drawing;
   /** What it is easily mistaken for. */
-  mistakenFor?: string;
+  mistakenFor: string;
   /** Other words for it in the trade. */
   words?: string[];
 };

@@ -40,6 +40,9 @@ export function NextChecks({ checks, askFor, onAnswer, onOpenKnob }: ChecksProps
               <Words className="text-sm">{minutes < 1 ? 'under a minute' : `${Math.round(minutes)} min`}</Words>
             </Row>
             <Words>{entry.plain}</Words>
+            {'mistakenFor' in entry && (
+              <Words className="text-faint">{`Not to be taken for ${entry.mistakenFor}.`}</Words>
+            )}
             {'shows' in entry && <Words className="text-faint">{`The fault shows as: ${entry.shows}.`}</Words>}
             {'caution' in entry && entry.caution && <Words strong>{`Mind: ${entry.caution}`}</Words>}
             <Words className="text-faint">{wouldChange(yes, ifPresent, no, ifAbsent)}</Words>
