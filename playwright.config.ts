@@ -41,7 +41,7 @@ export default defineConfig({
   },
   projects: [
     project('phone', 4391, PHONE, /e2e\/[^/]+\.spec\.ts/),
-    project('wide', 4392, DESK, /e2e\/[^/]+\.spec\.ts/),
+    project('wide', 4392, DESK, /e2e\/(wide\/)?[^/]+\.spec\.ts/),
     project('empty', 4393, PHONE, /empty\/.*\.spec\.ts/),
   ],
   webServer: [server('phone', 4391), server('wide', 4392), server('empty', 4393, '--empty')],

@@ -1,4 +1,4 @@
-import { expect, expectAccessible, isPhone, newCoupon, openBench, setKnob, tapFinding, test } from './harness';
+import { expect, expectAccessible, newCoupon, openBench, setKnob, tapFinding, test } from './harness';
 
 test('the machines: what is fitted can be changed, and a gas that does not add up is refused beside it', async ({
   page,
@@ -72,23 +72,6 @@ test('an address that is not there leads on', async ({ page }) => {
   await expect(page.getByRole('region', { name: /^Coupon:/ })).toBeVisible();
   await page.goto('/coupon/0190a000-0000-7000-8000-0000000000ff');
   await expect(page.getByText('No such coupon')).toBeVisible();
-});
-
-test('the keys work the bench on a wide screen', async ({ page }) => {
-  test.skip(isPhone(page), 'a phone has no keys');
-  await newCoupon(page, 'Keyboard plate');
-  await setKnob(page, 'Volts', '18');
-  await page.locator('body').press('ArrowUp');
-  await expect(page.getByRole('button', { name: 'Volts, 18.2 V' })).toBeVisible();
-  await page.locator('body').press('u');
-  await expect(page.getByRole('button', { name: 'Volts, 18 V' })).toBeVisible();
-  await page.locator('body').press('?');
-  await expect(page.getByRole('region', { name: 'Keys' })).toBeVisible();
-  await page.locator('body').press('/');
-  await expect(page.getByRole('searchbox', { name: 'Word to find' })).toBeFocused();
-  await page.getByRole('searchbox', { name: 'Word to find' }).blur();
-  await page.locator('body').press('n');
-  await expect(page.getByRole('button', { name: 'Log bead 2' })).toBeVisible();
 });
 
 test('text at twice the size keeps the bench usable', async ({ page }) => {

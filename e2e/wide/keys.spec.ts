@@ -1,0 +1,17 @@
+import { expect, newCoupon, setKnob, test } from '../harness';
+
+test('the keys work the bench on a wide screen', async ({ page }) => {
+  await newCoupon(page, 'Keyboard plate');
+  await setKnob(page, 'Volts', '18');
+  await page.locator('body').press('ArrowUp');
+  await expect(page.getByRole('button', { name: 'Volts, 18.2 V' })).toBeVisible();
+  await page.locator('body').press('u');
+  await expect(page.getByRole('button', { name: 'Volts, 18 V' })).toBeVisible();
+  await page.locator('body').press('?');
+  await expect(page.getByRole('region', { name: 'Keys' })).toBeVisible();
+  await page.locator('body').press('/');
+  await expect(page.getByRole('searchbox', { name: 'Word to find' })).toBeFocused();
+  await page.getByRole('searchbox', { name: 'Word to find' }).blur();
+  await page.locator('body').press('n');
+  await expect(page.getByRole('button', { name: 'Log bead 2' })).toBeVisible();
+});
