@@ -12,7 +12,6 @@ import {
   stubbingRisk,
   undercutRisk,
 } from './risk';
-import type { Wire } from './wire';
 
 const mix = (co2Pct: number) => completeMix({ co2Pct });
 const ARGON = completeMix({ argonPct: 100 });
