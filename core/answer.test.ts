@@ -9,11 +9,11 @@ import {
   SURFACES,
   WIRE_CLASSES,
   type Case,
-  settingLimits,
-  type SettingName,
 } from './case/schema';
 import { validateCase } from './case/validate';
-import { cause, EVIDENCE_IDS } from './knowledge';
+import { STATED_IDS } from './evidence/ids';
+import { cause } from './knowledge';
+import { SETTINGS, type SettingName } from './setting/table';
 
 const within = (min: number, max: number) => fc.double({ min, max, noNaN: true });
 const maybe = <T>(arbitrary: fc.Arbitrary<T>) => fc.option(arbitrary, { nil: undefined });
@@ -60,7 +60,7 @@ const ANY_CASE: fc.Arbitrary<Case> = fc
       }),
     ),
     findings: fc.dictionary(
-      fc.constantFrom(...EVIDENCE_IDS),
+      fc.constantFrom(...STATED_IDS),
       fc.constantFrom('present' as const, 'absent' as const, 'unknown' as const),
       { maxKeys: 10 },
     ),
@@ -97,7 +97,7 @@ describe('the answer to any case', () => {
         const { settings, moves, alternative } = answer(input).correction;
         for (const [name, value] of Object.entries(settings) as [SettingName, number][]) {
           // What was stated stays as stated; what is proposed lies in the range of the field.
-          const { minimum, maximum } = settingLimits(name);
+          const { minimum, maximum } = SETTINGS[name];
           expect(value).toBeGreaterThanOrEqual(minimum);
           expect(value).toBeLessThanOrEqual(maximum);
         }

@@ -1,32 +1,129 @@
 import type { ArcReading } from './arc/reading';
+import type { BeadAppearance } from './bead/appearance';
+import { beadAppearance } from './bead/appearance-of';
 import type { Case } from './case/schema';
 import { correct, type Correction } from './correction/correct';
 import type { CautionNote } from './diagnosis/cautions';
-import { diagnose, type CauseVerdict } from './diagnosis/diagnose';
-import type { NextCheck } from './diagnosis/next-check';
+import { diagnose } from './diagnosis/diagnose';
+import { causeOf, type Engine } from './diagnosis/engine';
+import type { NextCheck, WouldBe } from './diagnosis/next-check';
 import type { NextFigure } from './diagnosis/next-figure';
 import type { Note } from './diagnosis/notes';
+import type { CauseVerdict } from './diagnosis/verdict';
+import type { Reason } from './diagnosis/weight-of-evidence';
+import { ENGINE } from './engine';
+import { isCheckId, isStatedId, type StatedId } from './evidence/ids';
+import { FIELD_WORDS, statedOfEvidence, type FieldEvidence } from './evidence/table';
+import type { Experience } from './experience/experience';
+import { check, evidenceName, finding, marksOf } from './knowledge';
+
+/** A reason with the name of what speaks. */
+export type NamedReason = Reason & { name: string };
+
+/** A cause with all that is said of it, so that whoever asks needs no knowledge of their own. */
+export type NamedCause = Omit<CauseVerdict, 'because'> & {
+  name: string;
+  plain: string;
+  because: NamedReason[];
+  toBeSure: string;
+  cure: string;
+  prevent: string;
+};
+
+export type NamedWouldBe = WouldBe & { name: string };
+
+/** A finding or check to answer next, with how it is done and what the answer would mean. */
+export type NamedCheck = Omit<NextCheck, 'ifPresent' | 'ifAbsent'> & {
+  name: string;
+  plain: string;
+  /** What the fault looks like, for a check; what it is easily taken for, for a finding. */
+  shows: string | null;
+  mistakenFor: string | null;
+  caution: string | null;
+  ifPresent: NamedWouldBe | null;
+  ifAbsent: NamedWouldBe | null;
+};
 
 /** What a case gets back: the arc, the causes, what to check next, the corrected numbers, the cautions. */
 export type Answer = {
   arc: ArcReading;
-  causes: CauseVerdict[];
+  causes: NamedCause[];
   noCause: number;
-  nextChecks: NextCheck[];
+  nextChecks: NamedCheck[];
   /** Findings that would tell the most, by id. */
-  telling: string[];
+  telling: StatedId[];
   askFor: NextFigure | null;
   notes: Note[];
   correction: Correction;
   cautions: CautionNote[];
+  /** What the findings and checks of the case are called, by id. */
+  names: Record<string, string>;
+  /** How the bead looks, and how the corrected settings should lay the next one. */
+  appearance: { now: BeadAppearance; next: BeadAppearance };
+  /** Which coefficients and knowledge judged it. */
+  judgedBy: string;
 };
 
+function named(engine: Engine, { because, ...verdict }: CauseVerdict): NamedCause {
+  const { name, plain, check: checkId, remedy } = causeOf(engine, verdict.cause);
+  return {
+    ...verdict,
+    name,
+    plain,
+    because: because.map((reason) => ({ ...reason, name: evidenceWords(reason) })),
+    toBeSure: check(checkId).plain,
+    cure: remedy.plain,
+    prevent: remedy.prevent,
+  };
+}
+
+function evidenceWords({ evidence }: Reason): string {
+  const stated = statedOfEvidence(evidence);
+  return stated === null ? FIELD_WORDS[evidence as FieldEvidence] : evidenceName(stated);
+}
+
+function namedCheck(engine: Engine, { ifPresent, ifAbsent, ...next }: NextCheck): NamedCheck {
+  const would = (then: WouldBe | null): NamedWouldBe | null =>
+    then === null ? null : { ...then, name: causeOf(engine, then.cause).name };
+  const both = { ...next, ifPresent: would(ifPresent), ifAbsent: would(ifAbsent) };
+  if (isCheckId(next.check)) {
+    const { name, plain, shows, caution } = check(next.check);
+    return { ...both, name, plain, shows, mistakenFor: null, caution: caution ?? null };
+  }
+  const { name, plain, mistakenFor } = finding(next.check);
+  return { ...both, name, plain, shows: null, mistakenFor, caution: null };
+}
+
 /**
- * Diagnosis and correction in one: the whole answer to a case, for the page's worker and the server alike.
+ * Diagnosis and correction in one: the whole answer to a case, for the page's worker and the server alike. The arc is
+ * read once for today's settings and once for the corrected ones; everything else is drawn from those two readings.
  * @param input a valid case
+ * @param experience what this rig has taught, if anything
+ * @param engine what to judge by
  */
-export function answer(input: Case): Answer {
-  const diagnosis = diagnose(input);
-  const { arc, causes, noCause, nextChecks, telling, askFor, notes, cautions } = diagnosis;
-  return { arc, causes, noCause, nextChecks, telling, askFor, notes, correction: correct(input, diagnosis), cautions };
+export function answer(input: Case, experience?: Experience, engine: Engine = ENGINE): Answer {
+  const diagnosis = diagnose(engine, input, experience);
+  const { setup, arc, causes, noCause, nextChecks, telling, askFor, notes, cautions } = diagnosis;
+  const { correction, arcAfter } = correct(engine, input, diagnosis);
+  return {
+    arc,
+    causes: causes.map((verdict) => named(engine, verdict)),
+    noCause,
+    nextChecks: nextChecks.map((next) => namedCheck(engine, next)),
+    telling,
+    askFor,
+    notes,
+    correction,
+    cautions,
+    names: Object.fromEntries(
+      Object.keys(input.findings ?? {})
+        .filter(isStatedId)
+        .map((id) => [id, evidenceName(id)]),
+    ),
+    appearance: {
+      now: beadAppearance(setup, arc, input.settings ?? {}, marksOf(input.findings ?? {})),
+      next: beadAppearance(setup, arcAfter, correction.settings, []),
+    },
+    judgedBy: engine.version,
+  };
 }

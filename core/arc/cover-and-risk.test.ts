@@ -1,8 +1,10 @@
 import fc from 'fast-check';
-import { EXAMPLE_CASE } from '../case/example';
+import type { Case } from '../case/schema';
+import { EXAMPLE_CASE } from '../cases/example';
 import { completeMix } from '../case/gas-mix';
 import { cylinderMinutes, flowWindow, gasDensity, nozzleReynolds, trueFlow } from './gas-cover';
-import { arcSettings, arcSetup, readArc } from './reading';
+import { readArc } from './reading';
+import { arcSetup } from './setup';
 import {
   burnBackRisk,
   burnThroughRisk,
@@ -117,7 +119,7 @@ describe('risks', () => {
 
 describe('reading a case', () => {
   it('reads the worked example: about 168 A, balance about 20 V, 3.7 V under, short circuit', () => {
-    const arc = readArc(arcSetup(EXAMPLE_CASE), arcSettings(EXAMPLE_CASE), EXAMPLE_CASE);
+    const arc = readArc(arcSetup(EXAMPLE_CASE), EXAMPLE_CASE.settings ?? {});
     expect(arc.currentA).toBeCloseTo(168.7, 0);
     expect(arc.balancedVoltageV).toBeCloseTo(20.2, 0);
     expect(arc.voltageErrorV).toBeCloseTo(-3.7, 0);
@@ -127,8 +129,21 @@ describe('reading a case', () => {
 
   it('leaves unknown what cannot be known', () => {
     const bare = { format: EXAMPLE_CASE.format } as const;
-    const arc = readArc(arcSetup(bare), arcSettings(bare), bare);
+    const arc = readArc(arcSetup(bare), {});
     expect(arc.currentA).toBeNull();
     expect(arc.gasFlowWantedLPerMin).toBeNull();
+  });
+
+  it('takes the metal from the wire where it is not stated: aluminium wants its own flow', () => {
+    const rig = {
+      wire: { class: 'solid-aluminium', diameterMm: 1.2 },
+      gas: { argonPct: 100 },
+      nozzleBoreMm: 16,
+    } as const;
+    const flow = (job: Case['job']): number | null =>
+      readArc(arcSetup({ format: EXAMPLE_CASE.format, rig, ...(job === undefined ? {} : { job }) }), {})
+        .gasFlowWantedLPerMin;
+    expect(flow(undefined)).toBe(flow({ baseMetal: 'aluminium' }));
+    expect(flow(undefined)).not.toBe(flow({ baseMetal: 'mild-steel' }));
   });
 });

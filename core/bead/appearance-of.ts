@@ -1,22 +1,20 @@
 import { beadWidth, crownHeight, depositedArea } from '../arc/bead';
 import { heatInput } from '../arc/heat';
-import { arcSettings, arcSetup, readArc } from '../arc/reading';
-import type { Case } from '../case/schema';
-import { FINDINGS } from '../knowledge';
+import type { ArcReading } from '../arc/reading';
+import type { ArcSetup } from '../arc/setup';
+import type { Settings } from '../setting/table';
 import { SOUND_BEAD, type BeadAppearance } from './appearance';
 
 const within = (value: number, low: number, high: number): number => Math.min(high, Math.max(low, value));
 
 /** Width, crown and depth of a bead from its settings, as far as they are known. */
-function fromSettings(input: Case): Partial<BeadAppearance> {
-  const setup = arcSetup(input);
-  const arc = readArc(setup, arcSettings(input), input);
-  const speed = input.settings?.wireSpeedMPerMin;
+function fromSettings(setup: ArcSetup, arc: ArcReading, settings: Settings): Partial<BeadAppearance> {
+  const speed = settings.wireSpeedMPerMin;
   const plateMm = within(setup.thinnestMm ?? SOUND_BEAD.plateMm, 0.8, 8);
   if (setup.wire === null || speed === undefined || arc.currentA === null || arc.balancedVoltageV === null)
     return { plateMm };
-  const travel = input.settings?.travelSpeedMmPerMin ?? arc.expectedTravelMmPerMin ?? 350;
-  const volts = input.settings?.voltageV ?? arc.balancedVoltageV;
+  const travel = settings.travelSpeedMmPerMin ?? arc.expectedTravelMmPerMin ?? 350;
+  const volts = settings.voltageV ?? arc.balancedVoltageV;
   const off = arc.voltageErrorV ?? 0;
   const area = depositedArea(speed, setup.wire, setup.gas, travel);
   const widthMm = within(beadWidth(heatInput(volts, arc.currentA, travel), off), 2.5, 13);
@@ -55,17 +53,24 @@ function overlay(bead: BeadAppearance, seen: Partial<BeadAppearance>, marked: Pa
 
 /**
  * What a bead looks like: shaped by its settings through the arc model, then marked by what was seen on it.
- * @param input the case; findings that are present leave their mark
+ * @param setup the surroundings
+ * @param arc what the arc model says of these settings
+ * @param settings the figures that were set
+ * @param marks what each finding that was seen leaves on a bead, in the order of the lexicon
  */
-export function beadAppearance(input: Case): BeadAppearance {
-  const shaped: BeadAppearance = { ...SOUND_BEAD, ...fromSettings(input) };
-  const seen = FINDINGS.flatMap(({ id, drawing }) =>
-    input.findings?.[id] === 'present' && drawing !== undefined && 'bead' in drawing ? [drawing.bead] : [],
-  );
+export function beadAppearance(
+  setup: ArcSetup,
+  arc: ArcReading,
+  settings: Settings,
+  marks: readonly Partial<BeadAppearance>[],
+): BeadAppearance {
   let marked: Partial<BeadAppearance> = {};
-  return seen.reduce<BeadAppearance>((bead, mark) => {
-    const next = overlay(bead, mark, marked);
-    marked = { ...marked, ...mark };
-    return next;
-  }, shaped);
+  return marks.reduce<BeadAppearance>(
+    (bead, mark) => {
+      const next = overlay(bead, mark, marked);
+      marked = { ...marked, ...mark };
+      return next;
+    },
+    { ...SOUND_BEAD, ...fromSettings(setup, arc, settings) },
+  );
 }

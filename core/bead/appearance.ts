@@ -73,3 +73,18 @@ export type Drawing =
   | { view: 'top' | 'section' | 'back'; bead: Partial<BeadAppearance> }
   | { view: 'sound'; sound: SoundTrace }
   | { view: 'gun'; gun: Partial<GunAppearance> };
+
+/** What differs from a sound bead, lengths and shares to a hundredth: the short form in which a bead is kept. */
+export function appearanceDifference(bead: BeadAppearance): Partial<BeadAppearance> {
+  const rounded = Object.entries(bead).map(([key, value]) => [
+    key,
+    typeof value === 'number' ? Math.round(value * 100) / 100 : value,
+  ]);
+  const sound: Record<string, unknown> = SOUND_BEAD;
+  return Object.fromEntries(rounded.filter(([key, value]) => value !== sound[String(key)])) as Partial<BeadAppearance>;
+}
+
+/** A whole bead from its short form; what is left out is that of a sound bead. */
+export function appearanceFrom(difference: Partial<BeadAppearance> | null): BeadAppearance {
+  return { ...SOUND_BEAD, ...difference };
+}

@@ -1,6 +1,6 @@
-import { EXAMPLE_CASE } from './example';
+import { EXAMPLE_CASE } from '../cases/example';
 import { completeMix, mixName } from './gas-mix';
-import { CASE_FORMAT, settingLimits } from './schema';
+import { CASE_FORMAT } from './schema';
 import { validateCase } from './validate';
 
 const problemsOf = (input: unknown) => validateCase(input).problems ?? [];
@@ -74,9 +74,5 @@ describe('case', () => {
     expect(mixName({ co2Pct: 18 })).toBe('82 Ar / 18 CO2');
     expect(mixName({ co2Pct: 100 })).toBe('pure CO2');
     expect(mixName(null)).toBe('no gas');
-  });
-
-  it('tells a field its limits', () => {
-    expect(settingLimits('voltageV')).toEqual(expect.objectContaining({ minimum: 8, maximum: 50 }));
   });
 });

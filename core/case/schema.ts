@@ -1,4 +1,7 @@
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
+import { STATED_IDS } from '../evidence/ids';
+import { number, words } from '../schema/parts';
+import { READINGS, SETTINGS, type ReadSetting } from '../setting/table';
 
 /**
  * The case: one welder's question, the open format of API, files and tests.
@@ -31,8 +34,6 @@ export const CONCERNS = [
   'fire-nearby',
 ] as const;
 
-const number = <L extends number, H extends number>(minimum: L, maximum: H) =>
-  ({ type: 'number', minimum, maximum }) as const;
 const share = { ...number(0, 100), description: 'per cent by volume' } as const;
 
 const range = {
@@ -67,14 +68,14 @@ export const JOB_SCHEMA = {
   additionalProperties: false,
   properties: {
     baseMetal: { enum: BASE_METALS },
-    surface: { type: 'array', items: { enum: SURFACES }, uniqueItems: true },
+    surface: words(SURFACES),
     thicknessMm: number(0.3, 100),
     otherThicknessMm: number(0.3, 100),
     joint: { enum: JOINTS },
     position: { enum: POSITIONS },
     gapMm: number(0, 20),
     draught: { enum: DRAUGHTS },
-    concerns: { type: 'array', items: { enum: CONCERNS }, uniqueItems: true },
+    concerns: words(CONCERNS),
   },
 } as const satisfies JSONSchema;
 
@@ -107,26 +108,61 @@ export const RIG_SCHEMA = {
     dials: {
       type: 'object',
       additionalProperties: false,
-      properties: { voltageV: dial, wireSpeedMPerMin: dial },
+      properties: { voltageV: dial, wireSpeedMPerMin: dial, arcControlPct: dial },
     },
   },
 } as const satisfies JSONSchema;
+
+/** What one setting takes, from the table of settings. */
+const figure = (name: keyof typeof SETTINGS) => number(SETTINGS[name].minimum, SETTINGS[name].maximum);
 
 export const SETTINGS_SCHEMA = {
   type: 'object',
   additionalProperties: false,
   properties: {
-    voltageV: number(8, 50),
-    wireSpeedMPerMin: number(0.5, 30),
-    stickOutMm: number(3, 50),
-    gasFlowLPerMin: number(0, 60),
-    arcControlPct: number(0, 100),
-    travelSpeedMmPerMin: number(20, 2500),
-    travelAngleDeg: number(-60, 60),
-  },
+    voltageV: figure('voltageV'),
+    wireSpeedMPerMin: figure('wireSpeedMPerMin'),
+    stickOutMm: figure('stickOutMm'),
+    gasFlowLPerMin: figure('gasFlowLPerMin'),
+    travelSpeedMmPerMin: figure('travelSpeedMmPerMin'),
+    travelAngleDeg: figure('travelAngleDeg'),
+    arcControlPct: figure('arcControlPct'),
+  } satisfies Record<keyof typeof SETTINGS, unknown>,
 } as const satisfies JSONSchema;
 
-const READING = { enum: ['digital', 'dial', 'estimate'] } as const;
+const READING = { enum: READINGS } as const;
+
+/** How each figure was got; a figure without an entry is taken as measured. */
+export const READINGS_SCHEMA = {
+  type: 'object',
+  additionalProperties: false,
+  properties: {
+    voltageV: READING,
+    wireSpeedMPerMin: READING,
+    stickOutMm: READING,
+    gasFlowLPerMin: READING,
+    travelSpeedMmPerMin: READING,
+  } satisfies Record<ReadSetting, unknown>,
+} as const satisfies JSONSchema;
+
+/** What was seen and what was looked for and not there, by finding or check. */
+export const FINDINGS_SCHEMA = {
+  type: 'object',
+  maxProperties: 200,
+  propertyNames: { enum: STATED_IDS },
+  additionalProperties: { enum: ['present', 'absent', 'unknown'] },
+} as const satisfies JSONSchema;
+
+/** Which school of welding the advice follows where welders disagree. */
+export const PREFERENCES_SCHEMA = {
+  type: 'object',
+  additionalProperties: false,
+  properties: {
+    imbalance: { enum: ['by-heat', 'volts', 'wire'] },
+    gasFlow: { enum: ['ample', 'lean'] },
+    stickOut: { enum: ['standard', 'tight'] },
+  },
+} as const satisfies JSONSchema;
 
 export const CASE_SCHEMA = {
   type: 'object',
@@ -137,29 +173,9 @@ export const CASE_SCHEMA = {
     job: JOB_SCHEMA,
     rig: RIG_SCHEMA,
     settings: SETTINGS_SCHEMA,
-    /** How each figure was got; a figure without an entry is taken as read off a digital display. */
-    readings: {
-      type: 'object',
-      additionalProperties: false,
-      properties: {
-        voltageV: READING,
-        wireSpeedMPerMin: READING,
-        stickOutMm: READING,
-        gasFlowLPerMin: READING,
-        travelSpeedMmPerMin: READING,
-      },
-    },
-    findings: { type: 'object', additionalProperties: { enum: ['present', 'absent', 'unknown'] } },
-    /** Which school of welding the advice follows where welders disagree. */
-    preferences: {
-      type: 'object',
-      additionalProperties: false,
-      properties: {
-        imbalance: { enum: ['by-heat', 'volts', 'wire'] },
-        gasFlow: { enum: ['ample', 'lean'] },
-        stickOut: { enum: ['standard', 'tight'] },
-      },
-    },
+    readings: READINGS_SCHEMA,
+    findings: FINDINGS_SCHEMA,
+    preferences: PREFERENCES_SCHEMA,
   },
 } as const satisfies JSONSchema;
 
@@ -167,7 +183,6 @@ export type Case = FromSchema<typeof CASE_SCHEMA>;
 export type Job = FromSchema<typeof JOB_SCHEMA>;
 export type Rig = FromSchema<typeof RIG_SCHEMA>;
 export type Settings = FromSchema<typeof SETTINGS_SCHEMA>;
-export type SettingName = keyof Settings;
 export type Preferences = NonNullable<Case['preferences']>;
 export type FindingState = 'present' | 'absent' | 'unknown';
 export type Gas = NonNullable<Rig['gas']>;
@@ -175,9 +190,3 @@ export type WireClass = (typeof WIRE_CLASSES)[number];
 export type BaseMetal = (typeof BASE_METALS)[number];
 export type Joint = (typeof JOINTS)[number];
 export type Position = (typeof POSITIONS)[number];
-export type Reading = 'digital' | 'dial' | 'estimate';
-
-/** The limits of one setting, for a field that says what it takes. */
-export function settingLimits(setting: SettingName): { minimum: number; maximum: number } {
-  return SETTINGS_SCHEMA.properties[setting];
-}

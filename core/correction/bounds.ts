@@ -1,12 +1,11 @@
 import { balanceVoltage } from '../arc/balance';
 import { usableCurrent } from '../arc/heat';
-import { currentAt, wireSpeedAt } from '../arc/reading';
-import { settingLimits, type Case } from '../case/schema';
-import type { Situation, Target, TargetName, Today } from './objective';
+import { withinCurrentRange } from '../arc/reading';
+import { currentAt, wireSpeedAt } from '../arc/setup';
+import type { Case } from '../case/schema';
+import { MAIN_SETTINGS, withinLimits } from '../setting/table';
+import type { Situation, Target, Today } from './objective';
 import type { Bounds } from './solver';
-
-/** The settings that are always corrected. */
-export const TARGET_NAMES: readonly TargetName[] = ['voltageV', 'wireSpeedMPerMin', 'stickOutMm', 'gasFlowLPerMin'];
 
 /** A machine of unknown range: what most can be set to. */
 const DEFAULT_RANGE = {
@@ -32,13 +31,9 @@ export function boundsFor(input: Case, situation: Situation): Bounds {
     gasFlowLPerMin:
       flowWindow === null ? { low: 0, high: 30, step: 0.5 } : { low: flowWindow.low, high: flowWindow.high, step: 0.5 },
   };
-  for (const name of TARGET_NAMES) {
-    const { minimum, maximum } = settingLimits(name);
-    bounds[name] = {
-      ...bounds[name],
-      low: Math.max(minimum, bounds[name].low),
-      high: Math.min(maximum, bounds[name].high),
-    };
+  for (const name of MAIN_SETTINGS) {
+    const { low: lowest, high: highest, step } = bounds[name];
+    bounds[name] = { low: withinLimits(name, lowest), high: withinLimits(name, highest), step };
   }
   return bounds;
 }
@@ -57,7 +52,7 @@ function startingPoint(situation: Situation, bounds: Bounds): Target {
     Math.max(bounds.wireSpeedMPerMin.low, wireSpeedAt(setup, current, stickOutMm)),
   );
   return {
-    voltageV: balanceVoltage(Math.max(15, current), setup.wire, setup.gas),
+    voltageV: balanceVoltage(withinCurrentRange(current), setup.wire, setup.gas),
     wireSpeedMPerMin: speed,
     stickOutMm,
     gasFlowLPerMin: flowWindow?.wanted ?? 0,
@@ -69,7 +64,7 @@ export function searchStarts(situation: Situation, bounds: Bounds): Target[] {
   const model = startingPoint(situation, bounds);
   const today = withToday(situation.today, model);
   const current = currentAt(situation.setup, today.wireSpeedMPerMin, today.stickOutMm);
-  const volts = balanceVoltage(Math.max(15, Math.min(500, current)), situation.setup.wire, situation.setup.gas);
+  const volts = balanceVoltage(withinCurrentRange(current), situation.setup.wire, situation.setup.gas);
   return [today, { ...today, voltageV: volts }, model];
 }
 

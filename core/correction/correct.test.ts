@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { answer } from '../answer';
 import { balanceVoltage } from '../arc/balance';
 import { completeMix } from '../case/gas-mix';
-import { EXAMPLE_CASE } from '../case/example';
+import { EXAMPLE_CASE } from '../cases/example';
 import { CASE_FORMAT, type Case } from '../case/schema';
 import type { Move, SettingMove } from './moves';
 

@@ -1,17 +1,21 @@
-import { arcSettings, currentAt, expectedTravel } from '../arc/reading';
-import { isTubular, type Wire } from '../arc/wire';
-import type { Case, SettingName } from '../case/schema';
-import { cause, type Cause } from '../knowledge';
+import { readArc, type ArcReading } from '../arc/reading';
+import { currentAt, expectedTravel, withWire } from '../arc/setup';
+import { isTubular } from '../arc/wire';
+import type { Case } from '../case/schema';
 import type { Diagnosis } from '../diagnosis/diagnose';
-import { effectAt, orderByGain, settingMove, type Effect, type Move, type RemedyMove } from './moves';
-import type { Situation, Target, TargetName } from './objective';
-import { boundsFor, searchStarts, TARGET_NAMES } from './bounds';
+import { causeOf, type Engine } from '../diagnosis/engine';
+import type { CauseId } from '../evidence/ids';
+import type { Cause } from '../knowledge/types';
+import { MAIN_SETTINGS, SETTINGS, type MainSetting, type Settings } from '../setting/table';
+import { boundsFor, searchStarts } from './bounds';
+import { effectOf, orderByGain, settingMove, type Effect, type Move, type RemedyMove } from './moves';
+import type { Situation, Target } from './objective';
 import { probabilityOf, scenariosOf } from './scenarios';
 import { solve, type Bounds } from './solver';
 
 /** The corrected settings, the moves to get there one at a time, and the other school's way. */
 export type Correction = {
-  settings: Partial<Record<SettingName, number>>;
+  settings: Settings;
   moves: Move[];
   alternative: { moves: Move[]; after: Effect | null };
   before: Effect | null;
@@ -20,25 +24,36 @@ export type Correction = {
   outOfReach: string[];
 };
 
+/** A correction with what the arc model says of the corrected settings. */
+export type Corrected = { correction: Correction; arcAfter: ArcReading };
+
 /** Causes under this do not move a knob or bring a remedy. */
 const ACT_ABOVE = 0.3;
-/** A change smaller than this is left alone: the hand on the knob is no finer. */
-const WORTH_MOVING: Target = { voltageV: 0.3, wireSpeedMPerMin: 0.2, stickOutMm: 1.5, gasFlowLPerMin: 1 };
 /** Travel this much off, as a ratio, is worth a word. */
 const PACE_TOLERANCE = 1.2;
+/** How far the arc control is moved at a time, in per cent of the dial. */
+const ARC_CONTROL_STEP = 20;
+/** An angle steeper than this may be too steep, and the one it is brought to. */
+const STEEP_ANGLE = { above: 15, to: 10 };
+
+const ELECTRICAL: CauseId[] = ['voltage-low', 'wire-fast', 'voltage-high', 'wire-slow', 'heat-low', 'heat-high'];
 /** Which causes speak for moving which setting. */
-const MOVED_BY: Record<TargetName, string[]> = {
-  voltageV: ['voltage-low', 'wire-fast', 'voltage-high', 'wire-slow', 'heat-low', 'heat-high'],
-  wireSpeedMPerMin: ['voltage-low', 'wire-fast', 'voltage-high', 'wire-slow', 'heat-low', 'heat-high'],
+const MOVED_BY: Record<MainSetting, CauseId[]> = {
+  voltageV: ELECTRICAL,
+  wireSpeedMPerMin: ELECTRICAL,
   stickOutMm: ['stickout-long', 'stickout-short'],
   gasFlowLPerMin: ['gas-low', 'gas-high'],
 };
 
+/** What a correction is worked out from. */
+type Work = { engine: Engine; input: Case; diagnosis: Diagnosis };
+
 /** The cause that a turn of a knob cures. */
-function curedBy(setting: TargetName, from: number, to: number, diagnosis: Diagnosis): string | null {
-  if (setting === 'stickOutMm') return to > from ? 'stickout-short' : 'stickout-long';
-  if (setting === 'gasFlowLPerMin') return to > from ? 'gas-low' : 'gas-high';
-  return diagnosis.causes.find((verdict) => MOVED_BY[setting].includes(verdict.cause))?.cause ?? null;
+function curedBy({ engine, diagnosis }: Work, setting: MainSetting, from: number, to: number): Cause | null {
+  if (setting === 'stickOutMm') return causeOf(engine, to > from ? 'stickout-short' : 'stickout-long');
+  if (setting === 'gasFlowLPerMin') return causeOf(engine, to > from ? 'gas-low' : 'gas-high');
+  const verdict = diagnosis.causes.find(({ cause }) => MOVED_BY[setting].includes(cause));
+  return verdict === undefined ? null : causeOf(engine, verdict.cause);
 }
 
 function remedyMove(entry: Cause): RemedyMove {
@@ -54,35 +69,41 @@ function remedyMove(entry: Cause): RemedyMove {
 }
 
 /** Travel, angle and arc control move by their causes; their "to" comes from the arc model or a fifth of the dial. */
-function techniqueMoves(input: Case, diagnosis: Diagnosis, wantedTravel: number | null): Move[] {
-  const { settings = {} } = input;
+function techniqueMoves({ engine, input, diagnosis }: Work, wantedTravel: number | null): Move[] {
+  const { arcControlPct, travelSpeedMmPerMin, travelAngleDeg } = input.settings ?? {};
+  const dials = input.rig?.dials;
+  const likely = (id: CauseId): boolean => probabilityOf(diagnosis, id) > ACT_ABOVE;
   const moves: Move[] = [];
-  const likely = (id: string): boolean => probabilityOf(diagnosis, id) > ACT_ABOVE;
-  const control = settings.arcControlPct;
-  if (control !== undefined && likely('arc-control-crisp'))
-    moves.push(settingMove(input, 'arcControlPct', control, Math.min(100, control + 20), 'arc-control-crisp'));
-  if (control !== undefined && likely('arc-control-soft'))
-    moves.push(settingMove(input, 'arcControlPct', control, Math.max(0, control - 20), 'arc-control-soft'));
-  const travel = settings.travelSpeedMmPerMin;
-  const offPace = ['travel-fast', 'travel-slow'].find(likely);
-  if (travel !== undefined && wantedTravel !== null && offPace !== undefined) {
-    const change = wantedTravel / travel;
+  if (arcControlPct !== undefined) {
+    for (const [id, step] of [
+      ['arc-control-crisp', ARC_CONTROL_STEP],
+      ['arc-control-soft', -ARC_CONTROL_STEP],
+    ] as const) {
+      const to = Math.min(100, Math.max(0, arcControlPct + step));
+      if (likely(id) && to !== arcControlPct)
+        moves.push(settingMove(dials, 'arcControlPct', arcControlPct, to, causeOf(engine, id)));
+    }
+  }
+  const offPace = (['travel-fast', 'travel-slow'] as const).find(likely);
+  if (travelSpeedMmPerMin !== undefined && wantedTravel !== null && offPace !== undefined) {
+    const change = wantedTravel / travelSpeedMmPerMin;
     // The pace the corrected wire speed wants may be today's: then nothing is to be said.
     const stillOff = offPace === 'travel-fast' ? change < 1 / PACE_TOLERANCE : change > PACE_TOLERANCE;
+    const to = Math.round(wantedTravel / 10) * 10;
     if (stillOff)
-      moves.push(settingMove(input, 'travelSpeedMmPerMin', travel, Math.round(wantedTravel / 10) * 10, offPace));
+      moves.push(settingMove(dials, 'travelSpeedMmPerMin', travelSpeedMmPerMin, to, causeOf(engine, offPace)));
   }
-  const angle = settings.travelAngleDeg;
-  const steep = ['angle-push-steep', 'angle-drag-steep'].find(likely);
-  if (angle !== undefined && steep !== undefined && Math.abs(angle) > 15)
-    moves.push(settingMove(input, 'travelAngleDeg', angle, Math.sign(angle) * 10, steep));
+  const steep = (['angle-push-steep', 'angle-drag-steep'] as const).find(likely);
+  if (travelAngleDeg !== undefined && steep !== undefined && Math.abs(travelAngleDeg) > STEEP_ANGLE.above) {
+    const to = Math.sign(travelAngleDeg) * STEEP_ANGLE.to;
+    moves.push(settingMove(dials, 'travelAngleDeg', travelAngleDeg, to, causeOf(engine, steep)));
+  }
   return moves;
 }
 
-function reachNotes(situation: Situation, bounds: Bounds, corrected: Target): string[] {
-  const { setup } = situation;
+function reachNotes({ setup }: Situation, bounds: Bounds, corrected: Target): string[] {
   const wanted = setup.currentWantedA;
-  if (wanted === null) return [];
+  if (wanted === null || isTubular(setup.wire.class)) return [];
   const current = currentAt(setup, corrected.wireSpeedMPerMin, corrected.stickOutMm);
   const atTop = corrected.wireSpeedMPerMin >= bounds.wireSpeedMPerMin.high - 0.15;
   const atBottom = corrected.wireSpeedMPerMin <= bounds.wireSpeedMPerMin.low + 0.15;
@@ -100,48 +121,55 @@ function reachNotes(situation: Situation, bounds: Bounds, corrected: Target): st
   return [];
 }
 
-const NOTHING_TO_SOLVE = (input: Case): Correction => ({
-  settings: { ...input.settings },
-  moves: [],
-  alternative: { moves: [], after: null },
-  before: null,
-  after: null,
-  outOfReach: [],
-});
-
-function situationOf(input: Case, diagnosis: Diagnosis, wire: Wire): Situation {
-  const { voltageV, wireSpeedMPerMin, stickOutMm, gasFlowLPerMin, travelSpeedMmPerMin } = arcSettings(input);
+function situationOf({ input, diagnosis }: Work): Situation | null {
+  const setup = withWire(diagnosis.setup);
+  if (setup === null) return null;
+  const { voltageV, wireSpeedMPerMin, stickOutMm, gasFlowLPerMin, travelSpeedMmPerMin, arcControlPct } =
+    input.settings ?? {};
   return {
-    setup: { ...diagnosis.setup, wire },
+    setup,
     scenarios: scenariosOf(diagnosis),
-    today: { voltageV, wireSpeedMPerMin, stickOutMm, gasFlowLPerMin },
+    today: {
+      voltageV: voltageV ?? null,
+      wireSpeedMPerMin: wireSpeedMPerMin ?? null,
+      stickOutMm: stickOutMm ?? null,
+      gasFlowLPerMin: gasFlowLPerMin ?? null,
+    },
     flowWindow: diagnosis.arc.flowWindow,
     gapShare: (input.job?.gapMm ?? 0) / (diagnosis.setup.thinnestMm ?? 3),
-    travelMmPerMin: travelSpeedMmPerMin,
-    arcControlPct: input.settings?.arcControlPct ?? 50,
+    travelMmPerMin: travelSpeedMmPerMin ?? null,
+    arcControlPct: arcControlPct ?? 50,
   };
 }
 
 /** Settings that may move: those unknown, and those a likely cause speaks for. */
-function freeSettings(input: Case, situation: Situation, diagnosis: Diagnosis): TargetName[] {
-  return TARGET_NAMES.filter((name) => {
+function freeSettings({ diagnosis }: Work, { setup, flowWindow, today }: Situation): MainSetting[] {
+  return MAIN_SETTINGS.filter((name) => {
     // A pulsing machine is set by trim, not by volts.
-    if (name === 'voltageV' && input.rig?.mode === 'pulse') return false;
-    if (name === 'gasFlowLPerMin' && (!situation.setup.usesGas || situation.flowWindow === null)) return false;
-    return situation.today[name] === null || probabilityOf(diagnosis, ...MOVED_BY[name]) > ACT_ABOVE;
+    if (name === 'voltageV' && setup.pulse) return false;
+    if (name === 'gasFlowLPerMin' && (!setup.usesGas || flowWindow === null)) return false;
+    return today[name] === null || probabilityOf(diagnosis, ...MOVED_BY[name]) > ACT_ABOVE;
   });
 }
 
+/** The figure that the school of the welder holds while balance is sought with the other. */
+function heldBySchool(input: Case, { today }: Situation): MainSetting | null {
+  const school = input.preferences?.imbalance ?? 'by-heat';
+  if (school === 'volts' && today.wireSpeedMPerMin !== null) return 'wireSpeedMPerMin';
+  return school === 'wire' && today.voltageV !== null ? 'voltageV' : null;
+}
+
 /** The moves of a solved target in the order to make them. */
-function movesTo(input: Case, diagnosis: Diagnosis, situation: Situation, from: Target, to: Target): Move[] {
+function movesTo(work: Work, situation: Situation, from: Target, to: Target): Move[] {
   const { today } = situation;
-  const changed = TARGET_NAMES.filter((name) => {
+  const changed = MAIN_SETTINGS.filter((name) => {
     const value = today[name];
-    return value !== null && Math.abs(to[name] - value) >= WORTH_MOVING[name];
+    return value !== null && Math.abs(to[name] - value) >= SETTINGS[name].worthMoving;
   });
   return orderByGain(situation, from, to, changed).flatMap((name) => {
     const value = today[name];
-    return value === null ? [] : [settingMove(input, name, value, to[name], curedBy(name, value, to[name], diagnosis))];
+    if (value === null) return [];
+    return [settingMove(work.input.rig?.dials, name, value, to[name], curedBy(work, name, value, to[name]))];
   });
 }
 
@@ -149,12 +177,11 @@ function movesTo(input: Case, diagnosis: Diagnosis, situation: Situation, from: 
  * Keeps today's value where the solved one is not worth a turn of the knob; what is not known stays out
  * unless it was free to be proposed.
  */
-function settled(situation: Situation, solved: Target, free: readonly TargetName[]): Target {
-  const keep = (name: TargetName): number => {
-    const today = situation.today[name];
-    return today !== null && (!free.includes(name) || Math.abs(solved[name] - today) < WORTH_MOVING[name])
-      ? today
-      : solved[name];
+function settled({ today }: Situation, solved: Target, free: readonly MainSetting[]): Target {
+  const keep = (name: MainSetting): number => {
+    const value = today[name];
+    if (value === null) return solved[name];
+    return !free.includes(name) || Math.abs(solved[name] - value) < SETTINGS[name].worthMoving ? value : solved[name];
   };
   return {
     voltageV: keep('voltageV'),
@@ -164,76 +191,69 @@ function settled(situation: Situation, solved: Target, free: readonly TargetName
   };
 }
 
+/** Of volts and wire, the one that was turned: the other way round is shown beside it. */
+function turnedFirst(moves: readonly Move[]): MainSetting | null {
+  const turned = moves.flatMap((move) => (move.kind === 'setting' ? [move.setting] : []));
+  return (['voltageV', 'wireSpeedMPerMin'] as const).find((name) => turned.includes(name)) ?? null;
+}
+
 /**
  * The corrected settings of a case: least expected risk over what may be wrong, plus the cost of moving,
  * inside the machine's range and the wire's. Where the likeliest cause is no setting, its remedy comes first
  * and the numbers stay.
+ * @param engine what the case was judged by
  * @param input the case
  * @param diagnosis its diagnosis
  */
-export function correct(input: Case, diagnosis: Diagnosis): Correction {
-  const top = diagnosis.causes[0];
-  const topCause = top !== undefined && top.probability > ACT_ABOVE ? cause(top.cause) : null;
+export function correct(engine: Engine, input: Case, diagnosis: Diagnosis): Corrected {
+  const work: Work = { engine, input, diagnosis };
+  const today = input.settings ?? {};
+  const [top] = diagnosis.causes;
+  const topCause = top !== undefined && top.probability > ACT_ABOVE ? causeOf(engine, top.cause) : null;
   const remedies = topCause !== null && topCause.remedy.kind !== 'setting' ? [remedyMove(topCause)] : [];
-  const { wire } = diagnosis.setup;
-  if (wire === null)
-    return { ...NOTHING_TO_SOLVE(input), moves: [...remedies, ...techniqueMoves(input, diagnosis, null)] };
+  const situation = situationOf(work);
+  if (situation === null) {
+    const moves = [...remedies, ...techniqueMoves(work, null)];
+    const alternative = { moves: [], after: null };
+    return {
+      correction: { settings: { ...today }, moves, alternative, before: null, after: null, outOfReach: [] },
+      arcAfter: diagnosis.arc,
+    };
+  }
 
-  const situation = situationOf(input, diagnosis, wire);
   const bounds = boundsFor(input, situation);
   const starts = searchStarts(situation, bounds);
-  const dials = input.rig?.dials ?? {};
-  const free = freeSettings(input, situation, diagnosis);
-  const { today } = situation;
-  const imbalance = input.preferences?.imbalance ?? 'by-heat';
-  const held: TargetName[] =
-    imbalance === 'volts' && today.wireSpeedMPerMin !== null
-      ? ['wireSpeedMPerMin']
-      : imbalance === 'wire' && today.voltageV !== null
-        ? ['voltageV']
-        : [];
-  const solveWith = (names: readonly TargetName[]): Target =>
-    settled(
-      situation,
-      solve(
-        situation,
-        bounds,
-        names.length === TARGET_NAMES.length ? starts : starts.slice(0, names.includes('voltageV') ? 2 : 1),
-        names,
-        dials,
-      ),
-      names,
-    );
-  const chosen = free.filter((name) => !held.includes(name));
-  const to = solveWith(chosen);
-  const moves = movesTo(input, diagnosis, situation, starts[0], to);
-  const technique = techniqueMoves(input, diagnosis, expectedTravel(situation.setup, to.wireSpeedMPerMin));
+  const free = freeSettings(work, situation);
+  const solveWith = (names: readonly MainSetting[]): Target => {
+    const from = names.length === MAIN_SETTINGS.length ? starts : starts.slice(0, names.includes('voltageV') ? 2 : 1);
+    return settled(situation, solve(situation, bounds, from, names, input.rig?.dials), names);
+  };
+  const held = heldBySchool(input, situation);
+  const to = solveWith(free.filter((name) => name !== held));
+  const moves = movesTo(work, situation, starts[0], to);
+  const technique = techniqueMoves(work, expectedTravel(situation.setup, to.wireSpeedMPerMin));
 
-  const turned = moves.flatMap((move) => (move.kind === 'setting' ? [move.setting] : []));
-  const other: TargetName | null = turned.includes('voltageV')
-    ? 'voltageV'
-    : turned.includes('wireSpeedMPerMin')
-      ? 'wireSpeedMPerMin'
-      : null;
-  const otherTarget = other === null || today[other] === null ? null : solveWith(free.filter((name) => name !== other));
-  const alternativeMoves = otherTarget === null ? [] : movesTo(input, diagnosis, situation, starts[0], otherTarget);
+  const other = turnedFirst(moves);
+  const otherTarget =
+    other === null || situation.today[other] === null ? null : solveWith(free.filter((name) => name !== other));
 
-  const known = Object.fromEntries(
-    TARGET_NAMES.filter((name) => name !== 'gasFlowLPerMin' || situation.setup.usesGas).map((name) => [name, to[name]]),
-  );
-  return {
-    settings: {
-      ...input.settings,
-      ...known,
-      ...Object.fromEntries(technique.flatMap((move) => (move.kind === 'setting' ? [[move.setting, move.to]] : []))),
-    },
+  const proposed = MAIN_SETTINGS.filter((name) => name !== 'gasFlowLPerMin' || situation.setup.usesGas);
+  const settings: Settings = {
+    ...today,
+    ...Object.fromEntries(proposed.map((name) => [name, to[name]])),
+    ...Object.fromEntries(technique.flatMap((move) => (move.kind === 'setting' ? [[move.setting, move.to]] : []))),
+  };
+  const arcAfter = readArc(diagnosis.setup, settings);
+  const correction: Correction = {
+    settings,
     moves: [...remedies, ...moves, ...technique],
     alternative: {
-      moves: alternativeMoves,
-      after: otherTarget === null ? null : effectAt(input, situation, otherTarget),
+      moves: otherTarget === null ? [] : movesTo(work, situation, starts[0], otherTarget),
+      after: otherTarget === null ? null : effectOf(readArc(diagnosis.setup, { ...today, ...otherTarget })),
     },
-    before: effectAt(input, situation, {}),
-    after: effectAt(input, situation, to),
-    outOfReach: isTubular(wire.class) ? [] : reachNotes(situation, bounds, to),
+    before: effectOf(diagnosis.arc),
+    after: effectOf(arcAfter),
+    outOfReach: reachNotes(situation, bounds, to),
   };
+  return { correction, arcAfter };
 }

@@ -1,8 +1,11 @@
-import { arcSettings, readArc, type ArcReading } from '../arc/reading';
-import type { Case, SettingName } from '../case/schema';
-import { cause } from '../knowledge';
-import { valueToDial } from '../quantity/dial';
-import { expectedRisk, type Situation, type Target, type TargetName } from './objective';
+import type { ArcReading } from '../arc/reading';
+import type { CauseId } from '../evidence/ids';
+import type { Cause } from '../knowledge/types';
+import { valueToDial } from '../setting/dial';
+import { dialFor, type Dials } from '../setting/dials';
+import type { MainSetting, SettingName } from '../setting/table';
+import { directionText } from '../setting/words';
+import { expectedRisk, type Situation, type Target } from './objective';
 
 /** One turn of a knob: from, to, the marks on the machine's own dial, why, and what the next bead should show. */
 export type SettingMove = {
@@ -21,7 +24,7 @@ export type SettingMove = {
 /** Something to clean, change or do otherwise; the numbers stay. */
 export type RemedyMove = {
   kind: 'remedy';
-  cause: string;
+  cause: CauseId;
   do: string;
   because: string;
   expect: string;
@@ -40,18 +43,8 @@ export type Effect = {
   heatInputKJPerMm: number | null;
 };
 
-const DIRECTION: Record<SettingName, [up: string, down: string]> = {
-  voltageV: ['volts up', 'volts down'],
-  wireSpeedMPerMin: ['more wire', 'less wire'],
-  stickOutMm: ['tip further off', 'tip closer'],
-  gasFlowLPerMin: ['more gas', 'less gas'],
-  arcControlPct: ['softer', 'crisper'],
-  travelSpeedMmPerMin: ['faster', 'slower'],
-  travelAngleDeg: ['push more', 'gun more upright'],
-};
-
 /** What the next bead should show once a cause is cured by a setting. */
-const EXPECT: Record<string, string> = {
+const EXPECT: { [id in CauseId]?: string } = {
   'voltage-low': 'the stubbing stops, the bead lies flatter and the toes wet in',
   'wire-fast': 'the stubbing stops and the bead gets smaller and cooler',
   'voltage-high': 'the crackle comes back and the bead stands up a little',
@@ -72,35 +65,34 @@ const EXPECT: Record<string, string> = {
 
 /**
  * A move of one setting with its words.
+ * @param dials of the machine, for the marks
  * @param from today's value, null when unknown
  * @param reason the cause it cures, or null when the figure was not known or nothing stands out
  */
 export function settingMove(
-  input: Case,
+  dials: Dials | undefined,
   setting: SettingName,
   from: number | null,
   to: number,
-  reason: string | null,
+  reason: Cause | null,
 ): SettingMove {
-  const dial = setting === 'voltageV' || setting === 'wireSpeedMPerMin' ? input.rig?.dials?.[setting] : undefined;
-  const side = from === null || to >= from ? 0 : 1;
+  const dial = dialFor(dials, setting);
   return {
     kind: 'setting',
     setting,
     from,
     to,
-    dialFrom: dial === undefined || from === null ? null : valueToDial(dial, from),
-    dialTo: dial === undefined ? null : valueToDial(dial, to),
-    direction: from === null ? 'set' : DIRECTION[setting][side],
-    because: reason === null ? 'closer to what the arc model wants' : cause(reason).plain,
-    expect: (reason === null ? undefined : EXPECT[reason]) ?? 'a bead nearer to balance',
+    dialFrom: dial === null || from === null ? null : valueToDial(dial, from),
+    dialTo: dial === null ? null : valueToDial(dial, to),
+    direction: directionText(setting, from, to),
+    because: reason === null ? 'closer to what the arc model wants' : reason.plain,
+    expect: (reason === null ? undefined : EXPECT[reason.id]) ?? 'a bead nearer to balance',
   };
 }
 
-/** What the arc does at given settings. */
-export function effectAt(input: Case, situation: Situation, target: Partial<Target>): Effect {
-  const arc: ArcReading = readArc(situation.setup, { ...arcSettings(input), ...target }, input);
-  const { currentA, voltageErrorV, heatRatio, legMm, penetrationMm, heatInputKJPerMm } = arc;
+/** The part of a reading that compares two settings. */
+export function effectOf(reading: ArcReading): Effect {
+  const { currentA, voltageErrorV, heatRatio, legMm, penetrationMm, heatInputKJPerMm } = reading;
   return { currentA, voltageErrorV, heatRatio, legMm, penetrationMm, heatInputKJPerMm };
 }
 
@@ -114,9 +106,9 @@ export function orderByGain(
   situation: Situation,
   from: Target,
   to: Target,
-  changed: readonly TargetName[],
-): TargetName[] {
-  const order: TargetName[] = [];
+  changed: readonly MainSetting[],
+): MainSetting[] {
+  const order: MainSetting[] = [];
   let at = from;
   let left = [...changed];
   while (left.length > 0) {

@@ -1,4 +1,4 @@
-import type { Settings } from '../case/schema';
+import { MAIN_SETTINGS, type Settings } from '../setting/table';
 import type { Correction } from './correct';
 import type { Move } from './moves';
 
@@ -14,6 +14,16 @@ export function movesNow(correction: Correction, changes: 'one' | 'all'): Move[]
   if (changes === 'all' || first === undefined) return correction.moves;
   if (first.kind === 'remedy' || !PAIR.includes(first.setting)) return [first];
   return correction.moves.filter((move) => move.kind === 'setting' && PAIR.includes(move.setting));
+}
+
+/** What to start with where figures are not known yet: the proposed value of each main setting that is missing. */
+export function startingSettings(today: Settings, correction: Correction): Settings {
+  return Object.fromEntries(
+    MAIN_SETTINGS.flatMap((name) => {
+      const proposed = correction.settings[name];
+      return today[name] === undefined && proposed !== undefined ? [[name, proposed]] : [];
+    }),
+  );
 }
 
 /**

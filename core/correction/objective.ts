@@ -1,5 +1,5 @@
 import { balanceHalfWidth, balanceVoltage } from '../arc/balance';
-import { currentAt, expectedTravel, type ArcSetup } from '../arc/reading';
+import { withinCurrentRange } from '../arc/reading';
 import {
   burnBackRisk,
   burnThroughRisk,
@@ -9,21 +9,21 @@ import {
   stubbingRisk,
   undercutRisk,
 } from '../arc/risk';
+import { currentAt, expectedTravel, type WireSetup } from '../arc/setup';
 import { globularShare } from '../arc/transfer';
-import type { Wire } from '../arc/wire';
 import type { FlowWindow } from '../arc/gas-cover';
+import type { MainSetting } from '../setting/table';
 import type { Scenario } from './scenarios';
 
 /** The four settings that are always corrected, all known. */
-export type Target = { voltageV: number; wireSpeedMPerMin: number; stickOutMm: number; gasFlowLPerMin: number };
-export type TargetName = keyof Target;
+export type Target = { [name in MainSetting]: number };
 
 /** Today's settings, null where unknown: moving an unknown one costs nothing. */
-export type Today = { [name in TargetName]: number | null };
+export type Today = { [name in MainSetting]: number | null };
 
 /** All that the expected risk of a target depends on. */
 export type Situation = {
-  setup: ArcSetup & { wire: Wire };
+  setup: WireSetup;
   scenarios: Scenario[];
   today: Today;
   flowWindow: FlowWindow | null;
@@ -55,7 +55,7 @@ const square = (x: number): number => x * x;
 /** Expected electrical risk of a voltage and wire speed over all scenarios. */
 function electricalRisk(situation: Situation, target: Target): number {
   const { setup, scenarios } = situation;
-  const current = Math.max(15, Math.min(500, currentAt(setup, target.wireSpeedMPerMin, target.stickOutMm)));
+  const current = withinCurrentRange(currentAt(setup, target.wireSpeedMPerMin, target.stickOutMm));
   const balance = balanceVoltage(current, setup.wire, setup.gas);
   const halfWidth = balanceHalfWidth(current, setup.wire, setup.gas);
   const heatRatio = setup.currentWantedA === null ? 1 : current / setup.currentWantedA;

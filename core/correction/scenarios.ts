@@ -1,5 +1,6 @@
 import type { Diagnosis } from '../diagnosis/diagnose';
 import type { Residual } from '../diagnosis/residuals';
+import type { CauseId } from '../evidence/ids';
 
 /**
  * A way things may really stand, with its probability: how far the true balance and heat lie from what the
@@ -13,7 +14,7 @@ const HOLDS_AT = { under: -2.4, over: 2.4, cold: -2.2, hot: 2.2 };
 const HOLDS_SCATTER = 0.9;
 
 /** Probability of one cause in a diagnosis; 0 when it is not listed. */
-export function probabilityOf(diagnosis: Diagnosis, ...causes: string[]): number {
+export function probabilityOf(diagnosis: Diagnosis, ...causes: CauseId[]): number {
   const held = diagnosis.causes.filter(({ cause }) => causes.includes(cause));
   return held.reduce((sum, { probability }) => sum + probability, 0);
 }
@@ -48,7 +49,7 @@ function branches(measured: Residual | undefined, below: [number, number], above
 
 /** The nine (or fewer) ways balance and heat may stand, from the probabilities of their causes. */
 export function scenariosOf(diagnosis: Diagnosis): Scenario[] {
-  const p = (...causes: string[]): number => probabilityOf(diagnosis, ...causes);
+  const p = (...causes: CauseId[]): number => probabilityOf(diagnosis, ...causes);
   const balance = branches(
     diagnosis.residuals.balance,
     [p('voltage-low', 'wire-fast'), HOLDS_AT.under],

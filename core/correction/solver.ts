@@ -1,61 +1,43 @@
-import { dialToValue, valueToDial, type Dial } from '../quantity/dial';
 import { roundToStep } from '../quantity/units';
-import { objective, type Situation, type Target, type TargetName } from './objective';
+import { dialToValue, valueToDial } from '../setting/dial';
+import type { Dials } from '../setting/dials';
+import { dialFor } from '../setting/dials';
+import { MAIN_SETTINGS, type MainSetting } from '../setting/table';
+import { objective, type Situation, type Target } from './objective';
+import { patternSearch } from './pattern-search';
 
 /** Limits and step of each setting: the machine's, the wire's and the nozzle's taken together. */
-export type Bounds = { [name in TargetName]: { low: number; high: number; step: number } };
-
-const NAMES: readonly TargetName[] = ['voltageV', 'wireSpeedMPerMin', 'stickOutMm', 'gasFlowLPerMin'];
+export type Bounds = { [name in MainSetting]: { low: number; high: number; step: number } };
 
 /** First stride of the search in each setting; it is halved until under the machine's step. */
 const FIRST_STRIDE: Target = { voltageV: 2, wireSpeedMPerMin: 1.5, stickOutMm: 4, gasFlowLPerMin: 3 };
+/** Voltage and wire belong together: a step of the wire is also tried with the volts that follow it. */
+const VOLTS_PER_STRIDE_OF_WIRE = 1.1;
+/** Most times one search may ask for the risk; from any start some hundreds are enough. */
+const MOST_TRIALS = 4000;
+
+const eachSetting = (figure: (name: MainSetting) => number): Target => ({
+  voltageV: figure('voltageV'),
+  wireSpeedMPerMin: figure('wireSpeedMPerMin'),
+  stickOutMm: figure('stickOutMm'),
+  gasFlowLPerMin: figure('gasFlowLPerMin'),
+});
 
 /** A setting inside its bounds. */
 export function clampTarget(target: Target, bounds: Bounds): Target {
-  const clamp = (name: TargetName): number => Math.min(bounds[name].high, Math.max(bounds[name].low, target[name]));
-  return {
-    voltageV: clamp('voltageV'),
-    wireSpeedMPerMin: clamp('wireSpeedMPerMin'),
-    stickOutMm: clamp('stickOutMm'),
-    gasFlowLPerMin: clamp('gasFlowLPerMin'),
-  };
+  return eachSetting((name) => Math.min(bounds[name].high, Math.max(bounds[name].low, target[name])));
 }
 
-/**
- * Pattern search from one start: try each free setting a stride up and down, keep what is better, halve the
- * strides when nothing is. The objective is smooth and low-dimensional, so this is enough and has no tuning.
- */
-function descend(
-  situation: Situation,
-  bounds: Bounds,
-  start: Target,
-  free: readonly TargetName[],
-): { target: Target; value: number } {
-  let target = clampTarget(start, bounds);
-  let value = objective(situation, target);
-  for (let scale = 1; scale > 0.02; scale /= 2) {
-    for (let improved = true; improved;) {
-      improved = false;
-      for (const name of free) {
-        for (const sign of [1, -1]) {
-          const stride = Math.max(bounds[name].step / 2, FIRST_STRIDE[name] * scale);
-          const trial = clampTarget({ ...target, [name]: target[name] + sign * stride }, bounds);
-          // Voltage and wire belong together: also try the wire with the volts that follow it (about 1.5 V per m/min).
-          const follow = name === 'wireSpeedMPerMin' && free.includes('voltageV');
-          const pair = follow
-            ? clampTarget({ ...trial, voltageV: target.voltageV + sign * stride * 1.1 }, bounds)
-            : trial;
-          for (const candidate of follow ? [trial, pair] : [trial]) {
-            const next = objective(situation, candidate);
-            if (next < value - 1e-9) {
-              [target, value, improved] = [candidate, next, true];
-            }
-          }
-        }
-      }
-    }
-  }
-  return { target, value };
+/** Each free setting a stride up and down; the wire also together with its volts. */
+function neighbours(target: Target, scale: number, bounds: Bounds, free: readonly MainSetting[]): Target[] {
+  return free.flatMap((name) =>
+    [1, -1].flatMap((sign) => {
+      const stride = sign * Math.max(bounds[name].step / 2, FIRST_STRIDE[name] * scale);
+      const alone = { ...target, [name]: target[name] + stride };
+      if (name !== 'wireSpeedMPerMin' || !free.includes('voltageV')) return [alone];
+      return [alone, { ...alone, voltageV: target.voltageV + stride * VOLTS_PER_STRIDE_OF_WIRE }];
+    }),
+  );
 }
 
 /**
@@ -69,24 +51,27 @@ export function solve(
   situation: Situation,
   bounds: Bounds,
   starts: readonly Target[],
-  free: readonly TargetName[] = NAMES,
-  dials: { [name in TargetName]?: Dial } = {},
+  free: readonly MainSetting[] = MAIN_SETTINGS,
+  dials: Dials = {},
 ): Target {
-  const ends = starts.map((start) => descend(situation, bounds, start, free));
-  const best = ends.reduce((least, end) => (end.value < least.value ? end : least)).target;
-  const settle = (name: TargetName): number => {
+  const ends = starts.map((start) =>
+    patternSearch<MainSetting>(
+      {
+        value: (target) => objective(situation, target),
+        clamp: (target) => clampTarget(target, bounds),
+        neighbours: (target, scale) => neighbours(target, scale, bounds, free),
+        limit: MOST_TRIALS,
+      },
+      start,
+    ),
+  );
+  const best = ends.reduce((least, end) => (end.value < least.value ? end : least)).point;
+  const settle = (name: MainSetting): number => {
     if (!free.includes(name)) return best[name];
-    const dial = dials[name];
-    const onMark =
-      dial === undefined
-        ? roundToStep(best[name], bounds[name].step)
-        : dialToValue(dial, valueToDial(dial, best[name]));
-    return Number(Math.min(bounds[name].high, Math.max(bounds[name].low, onMark)).toFixed(3));
+    const dial = dialFor(dials, name);
+    const { low, high, step } = bounds[name];
+    const onMark = dial === null ? roundToStep(best[name], step) : dialToValue(dial, valueToDial(dial, best[name]));
+    return Number(Math.min(high, Math.max(low, onMark)).toFixed(3));
   };
-  return {
-    voltageV: settle('voltageV'),
-    wireSpeedMPerMin: settle('wireSpeedMPerMin'),
-    stickOutMm: settle('stickOutMm'),
-    gasFlowLPerMin: settle('gasFlowLPerMin'),
-  };
+  return eachSetting(settle);
 }

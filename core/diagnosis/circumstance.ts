@@ -1,18 +1,20 @@
-import { arcSetup } from '../arc/reading';
+import type { ArcSetup } from '../arc/setup';
 import type { Case } from '../case/schema';
-import type { Cause, Circumstance } from '../knowledge';
+import type { FieldEvidence } from '../evidence/table';
+import type { Circumstance } from '../knowledge/types';
+import type { Engine } from './engine';
 
 /** How a factor on a prior is named as evidence. */
-export type PriorEvidence = { evidence: string; factor: number; because: string };
+export type PriorEvidence = { evidence: FieldEvidence; factor: number; because: string };
 
-const among = <T>(list: readonly T[] | undefined, value: T | undefined): boolean =>
+const among = (list: readonly string[] | undefined, value: string | undefined): boolean =>
   list === undefined || (value !== undefined && list.includes(value));
 
 /**
  * Whether a case matches a circumstance. Unknown never matches: what is missing is not assumed.
  * @param when named fields must all match, a list means any of
  */
-export function matches(when: Circumstance, input: Case): boolean {
+export function matches(when: Circumstance, input: Case, { usesGas }: ArcSetup): boolean {
   const { job = {}, rig = {} } = input;
   const thin = job.thicknessMm === undefined ? undefined : Math.min(job.thicknessMm, job.otherThicknessMm ?? Infinity);
   const thick = job.thicknessMm === undefined ? undefined : Math.max(job.thicknessMm, job.otherThicknessMm ?? 0);
@@ -29,12 +31,12 @@ export function matches(when: Circumstance, input: Case): boolean {
     (when.unequal === undefined || (thin !== undefined && thick !== undefined && thick >= 1.8 * thin)) &&
     (when.gapFromMm === undefined || (job.gapMm !== undefined && job.gapMm >= when.gapFromMm)) &&
     (when.notPulse === undefined || rig.mode !== 'pulse') &&
-    (when.noGas === undefined || !arcSetup(input).usesGas)
+    (when.noGas === undefined || !usesGas)
   );
 }
 
 /** What a circumstance is about, as an evidence id: the field of the case it looks at. */
-function evidenceOf(when: Circumstance): string {
+function evidenceOf(when: Circumstance): FieldEvidence {
   if (when.surface) return 'job:surface';
   if (when.draught) return 'job:draught';
   if (when.joint) return 'job:joint';
@@ -51,20 +53,29 @@ const HIGHEST_PRIOR = 0.6;
 /**
  * The chance of a cause before anything is seen on this job and rig, and what raised or lowered it.
  * Of several factors about the same field the strongest holds, so that "rust and oil" does not count twice.
- * @param cause the cause
+ * @param column of the cause
  * @param input the case
  * @returns prior 0 to 0.6, with the factors that apply
  */
-export function priorOf(cause: Cause, input: Case): { prior: number; factors: PriorEvidence[] } {
+export function priorOf(
+  engine: Engine,
+  column: number,
+  input: Case,
+  setup: ArcSetup,
+): { prior: number; factors: PriorEvidence[] } {
+  const cause = engine.causes[column];
   const byField = new Map<string, PriorEvidence>();
   for (const { when, factor, because } of cause.priorFactors ?? []) {
-    if (!matches(when, input)) continue;
+    if (!matches(when, input, setup)) continue;
     const evidence = evidenceOf(when);
     const held = byField.get(evidence);
     const stronger = held === undefined || Math.abs(Math.log(factor || 1e-9)) > Math.abs(Math.log(held.factor || 1e-9));
     if (stronger) byField.set(evidence, { evidence, factor, because });
   }
-  const factors = [...byField.values()];
-  const prior = factors.reduce((product, { factor }) => product * factor, cause.prior);
+  const ofJob = [...byField.values()];
+  const prior = ofJob.reduce((product, { factor }) => product * factor, engine.priors[column].mean);
+  const taught = engine.taught[column];
+  const because = taught > 1 ? 'it was the cause on this rig before' : 'it was seldom the cause on this rig';
+  const factors = taught === 1 ? ofJob : [...ofJob, { evidence: 'rig:experience' as const, factor: taught, because }];
   return { prior: Math.min(HIGHEST_PRIOR, prior), factors };
 }

@@ -1,28 +1,27 @@
 import fc from 'fast-check';
-import { EXAMPLE_CASE } from '../case/example';
+import { EXAMPLE_CASE } from '../cases/example';
 import { CASE_FORMAT, type Case, type FindingState } from '../case/schema';
-import { CAUSES, EVIDENCE_IDS, FINDINGS } from '../knowledge';
+import { ENGINE } from '../engine';
+import { STATED_IDS } from '../evidence/ids';
+import { CAUSES, FINDINGS } from '../knowledge';
 import { diagnose } from './diagnose';
-import { NETWORK } from './network';
 import { figureWeight } from './residuals';
 
 const BARE: Case = { format: CASE_FORMAT };
 const withFindings = (findings: Record<string, FindingState>, base: Case = BARE): Case => ({ ...base, findings });
 const chance = (input: Case, id: string): number =>
-  diagnose(input).causes.find(({ cause }) => cause === id)?.probability ?? 0;
+  diagnose(ENGINE, input).causes.find(({ cause }) => cause === id)?.probability ?? 0;
 const SOUND_NUMBERS: Case = { ...EXAMPLE_CASE, findings: {}, settings: { ...EXAMPLE_CASE.settings, voltageV: 20 } };
-const ANY_FINDINGS = fc.dictionary(
-  fc.constantFrom(...EVIDENCE_IDS),
-  fc.constantFrom<FindingState>('present', 'absent'),
-  { maxKeys: 8 },
-);
+const ANY_FINDINGS = fc.dictionary(fc.constantFrom(...STATED_IDS), fc.constantFrom<FindingState>('present', 'absent'), {
+  maxKeys: 8,
+});
 
 /** Findings as one would tap them to report trouble: a good one is reported missing. */
-const trouble = (id: string): FindingState => (NETWORK.nodeById.get(id)?.good ? 'absent' : 'present');
+const trouble = (id: string): FindingState => (ENGINE.nodeById.get(id)?.good ? 'absent' : 'present');
 
 describe('diagnosis', () => {
   it('answers the worked example: voltage low, over 50 %, for the ropey bead and the volts', () => {
-    const [top] = diagnose(EXAMPLE_CASE).causes;
+    const [top] = diagnose(ENGINE, EXAMPLE_CASE).causes;
     expect(top.cause).toBe('voltage-low');
     expect(top.probability).toBeGreaterThan(0.5);
     expect(top.because.map(({ evidence }) => evidence)).toEqual(
@@ -76,7 +75,7 @@ describe('diagnosis', () => {
       settings: { ...EXAMPLE_CASE.settings, ...settings },
       findings,
     } as Case;
-    expect(diagnose(input).causes[0].cause).toBe(expected);
+    expect(diagnose(ENGINE, input).causes[0].cause).toBe(expected);
   });
 
   it('drops gas causes for wire that needs none', () => {
@@ -94,10 +93,10 @@ describe('diagnosis', () => {
     ['aluminium', { ...BARE, job: { baseMetal: 'aluminium' } }],
     ['tubular', { ...BARE, rig: { wire: { class: 'tubular-gas-shielded', diameterMm: 1.2 } } }],
   ] as [string, Case][])('raises every linked cause above its prior by one finding alone (%s)', (_, base) => {
-    const before = diagnose(base).marginals;
+    const before = diagnose(ENGINE, base).marginals;
     for (const { id } of FINDINGS) {
-      const node = NETWORK.nodeById.get(id)!;
-      const after = diagnose(withFindings({ [id]: trouble(id) }, base)).marginals;
+      const node = ENGINE.nodeById.get(id)!;
+      const after = diagnose(ENGINE, withFindings({ [id]: trouble(id) }, base)).marginals;
       before.forEach((prior, column) => {
         // A weak link can be outweighed at once by causes that explain the finding far better.
         if (prior > 0 && node.strength[column] >= 0.3) expect(after[column]).toBeGreaterThan(prior);
@@ -106,7 +105,7 @@ describe('diagnosis', () => {
   });
 
   it('never lowers the only cause a finding is linked to, whatever else is known', () => {
-    const single = NETWORK.nodes.filter(({ strength }) => strength.filter((s) => s > 0).length === 1);
+    const single = ENGINE.nodes.filter(({ strength }) => strength.filter((s) => s > 0).length === 1);
     expect(single.length).toBeGreaterThan(10);
     fc.assert(
       fc.property(fc.constantFrom(...single), ANY_FINDINGS, (node, others) => {
@@ -125,10 +124,12 @@ describe('diagnosis', () => {
     fc.assert(
       fc.property(ANY_FINDINGS, (findings) => {
         const reversed = Object.fromEntries(Object.entries(findings).reverse());
-        expect(diagnose(withFindings(reversed)).causes).toEqual(diagnose(withFindings(findings)).causes);
+        expect(diagnose(ENGINE, withFindings(reversed)).causes).toEqual(
+          diagnose(ENGINE, withFindings(findings)).causes,
+        );
         const undone: Record<string, FindingState> = { ...findings, 'bead-ropey': 'unknown' };
         const { 'bead-ropey': _, ...rest } = findings;
-        expect(diagnose(withFindings(undone)).causes).toEqual(diagnose(withFindings(rest)).causes);
+        expect(diagnose(ENGINE, withFindings(undone)).causes).toEqual(diagnose(ENGINE, withFindings(rest)).causes);
       }),
       { numRuns: 40 },
     );
@@ -149,6 +150,7 @@ describe('diagnosis', () => {
 
   it('asks for gas first when there is nothing but holes all over', () => {
     const checks = diagnose(
+      ENGINE,
       withFindings({ 'holes-scattered': 'present' }, { ...EXAMPLE_CASE, settings: {} }),
     ).nextChecks;
     expect(checks.slice(0, 4).map(({ check }) => check)).toEqual(expect.arrayContaining(['nozzle-clogged']));
@@ -165,20 +167,20 @@ describe('diagnosis', () => {
   });
 
   it('puts stop conditions before everything', () => {
-    const zinc = diagnose({ ...BARE, job: { surface: ['zinc'], concerns: ['closed-container'] } }).cautions;
+    const zinc = diagnose(ENGINE, { ...BARE, job: { surface: ['zinc'], concerns: ['closed-container'] } }).cautions;
     expect(
       zinc
         .slice(0, 2)
         .map(({ id, stop }) => `${id} ${stop}`)
         .sort(),
     ).toEqual(['closed-container true', 'zinc-fume true']);
-    expect(diagnose(BARE).cautions.map(({ id }) => id)).toEqual(
+    expect(diagnose(ENGINE, BARE).cautions.map(({ id }) => id)).toEqual(
       expect.arrayContaining(['rays-and-burns', 'fume', 'shock', 'no-proof']),
     );
-    expect(diagnose(withFindings({ 'crack-toe': 'present' })).cautions[0].id).toBe('crack');
+    expect(diagnose(ENGINE, withFindings({ 'crack-toe': 'present' })).cautions[0].id).toBe('crack');
   });
 
   it('refuses a finding it does not know', () => {
-    expect(() => diagnose(withFindings({ 'bead-purple': 'present' }))).toThrow('bead-purple');
+    expect(() => diagnose(ENGINE, withFindings({ 'bead-purple': 'present' }))).toThrow('bead-purple');
   });
 });

@@ -1,19 +1,20 @@
-import { arcSettings, arcSetup, readArc, type ArcReading, type ArcSetup } from '../arc/reading';
-import type { Case, SettingName } from '../case/schema';
-import { CAUSES } from '../knowledge';
+import { readArc, type ArcReading } from '../arc/reading';
+import { arcSetup, type ArcSetup } from '../arc/setup';
+import type { Case } from '../case/schema';
+import type { Experience } from '../experience/experience';
+import { READ_SETTINGS, type ReadSetting } from '../setting/table';
 import { cautionsFor, type CautionNote } from './cautions';
 import { priorOf, type PriorEvidence } from './circumstance';
-import { NETWORK, noisyOr, observe } from './network';
+import { taughtBy, type Engine } from './engine';
 import { likelySets } from './likely-sets';
 import { questions, type Questions } from './next-check';
 import { nextFigure, type NextFigure } from './next-figure';
 import { notesOn, type Note } from './notes';
+import { noisyOr, observe } from './observed';
 import { posterior } from './posterior';
 import { figureWeight, residualsOf, type Residuals } from './residuals';
-import { reasonsFor, type Reason } from './weight-of-evidence';
-
-/** One cause with its probability, what it was before, and what speaks for and against it. */
-export type CauseVerdict = { cause: string; probability: number; prior: number; because: Reason[] };
+import type { CauseVerdict } from './verdict';
+import { reasonsFor } from './weight-of-evidence';
 
 export type Diagnosis = Questions & {
   setup: ArcSetup;
@@ -38,10 +39,10 @@ const LISTED = 0.01;
 type Background = { priors: Float64Array; factors: PriorEvidence[][]; odds: Float64Array };
 
 /** Priors on this job and rig, and the odds once the figures have spoken. */
-function background(input: Case, residuals: Residuals): Background {
-  const stated = CAUSES.map((cause) => priorOf(cause, input));
+function background(engine: Engine, input: Case, setup: ArcSetup, residuals: Residuals): Background {
+  const stated = engine.causes.map((_, column) => priorOf(engine, column, input, setup));
   const priors = Float64Array.from(stated, ({ prior }) => prior);
-  const odds = Float64Array.from(CAUSES, (cause, c) => {
+  const odds = Float64Array.from(engine.causes, (cause, c) => {
     const weight = (cause.figures ?? []).reduce((sum, link) => {
       const residual = residuals[link.residual];
       return residual === undefined ? sum : sum + figureWeight(link, residual);
@@ -53,28 +54,32 @@ function background(input: Case, residuals: Residuals): Background {
 
 /**
  * The diagnosis of a case: causes by probability with their reasons, what to check next, cautions.
+ * @param standard the knowledge to judge by, compiled
  * @param input a valid case; everything in it may be missing
- * @throws RangeError for a finding the lexicon does not hold, or figures outside the arc model's range
+ * @param experience what this rig has taught, if anything
+ * @throws RangeError for a finding the knowledge does not hold, or figures outside the arc model's range
  */
-export function diagnose(input: Case): Diagnosis {
+export function diagnose(standard: Engine, input: Case, experience?: Experience): Diagnosis {
+  const engine = experience === undefined ? standard : taughtBy(standard, experience);
+  const { settings = {}, findings = {} } = input;
   const setup = arcSetup(input);
-  const arc = readArc(setup, arcSettings(input), input);
+  const arc = readArc(setup, settings);
   const residuals = residualsOf(input, setup, arc);
-  const observed = observe(input.findings ?? {});
-  const { priors, factors, odds } = background(input, residuals);
-  const network = noisyOr(odds, observed);
+  const observed = observe(engine, findings);
+  const { priors, factors, odds } = background(engine, input, setup, residuals);
+  const network = noisyOr(engine, odds, observed);
   const result = posterior(network);
-  const causes = NETWORK.causeIds
-    .map((cause, column) => ({ cause, column, probability: result.marginals[column] }))
+  const causes = engine.causes
+    .map(({ id }, column) => ({ cause: id, column, probability: result.marginals[column] }))
     .filter(({ probability }) => probability > LISTED)
     .sort((a, b) => b.probability - a.probability)
     .map(({ cause, column, probability }) => ({
       cause,
       probability,
       prior: priors[column],
-      because: reasonsFor(column, observed, residuals, factors[column], priors),
+      because: reasonsFor(engine, column, observed, residuals, factors[column], priors),
     }));
-  const stated = Object.entries(input.findings ?? {}).filter(([, state]) => state !== 'unknown');
+  const stated = Object.entries(findings).filter(([, state]) => state !== 'unknown');
   const seen = new Set(stated.flatMap(([id, state]) => (state === 'present' ? [id] : [])));
   const sets = likelySets(network, result.marginals);
   const chance = (...ids: string[]): number =>
@@ -86,21 +91,19 @@ export function diagnose(input: Case): Diagnosis {
     causes,
     marginals: result.marginals,
     noCause: result.none,
-    ...questions(sets, new Set(stated.map(([id]) => id))),
-    askFor: nextFigure(sets, readable(input, setup)),
-    notes: notesOn(observed, seen, residuals, sets, priors, chance),
-    cautions: cautionsFor(input, causes),
+    ...questions(engine, sets, new Set(stated.map(([id]) => id))),
+    askFor: nextFigure(engine, sets, askable(input, setup)),
+    notes: notesOn(engine, { observed, seen, residuals, sets, priors, chance }),
+    cautions: cautionsFor(engine.knowledge.cautions, input, setup, causes),
   };
 }
 
-const ASKABLE = ['voltageV', 'wireSpeedMPerMin', 'stickOutMm', 'gasFlowLPerMin', 'travelSpeedMmPerMin'] as const;
-
 /** Settings that are not stated and whose figure the arc model could use. */
-function readable({ settings = {}, rig = {}, job = {} }: Case, { wire, usesGas }: ArcSetup): SettingName[] {
-  return ASKABLE.filter((setting) => {
+function askable({ settings = {}, job = {} }: Case, { wire, usesGas, boreMm }: ArcSetup): ReadSetting[] {
+  return READ_SETTINGS.filter((setting) => {
     if (settings[setting] !== undefined) return false;
     if (setting === 'stickOutMm') return true;
-    if (setting === 'gasFlowLPerMin') return usesGas && rig.nozzleBoreMm !== undefined;
+    if (setting === 'gasFlowLPerMin') return usesGas && boreMm !== null;
     if (wire === null) return false;
     return setting === 'wireSpeedMPerMin' ? job.thicknessMm !== undefined : settings.wireSpeedMPerMin !== undefined;
   });

@@ -1,4 +1,4 @@
-import type { NetworkNode } from './network';
+import type { NetworkNode } from './engine';
 import type { NoisyOr } from './posterior';
 
 /** A set of causes with its probability, scaled so that all the likely sets sum to 1. */

@@ -1,15 +1,16 @@
+import type { CauseId, StatedId } from '../evidence/ids';
+import type { Engine, NetworkNode } from './engine';
 import { showsGiven, type LikelySet } from './likely-sets';
-import { NETWORK, type NetworkNode } from './network';
 
 /** The top cause that an answer would lead to. */
-export type WouldBe = { cause: string; probability: number };
+export type WouldBe = { cause: CauseId; probability: number };
 
 /**
  * A finding or check worth answering next: expected fall in uncertainty about the causes, what it costs, and
  * what the verdict would be after either answer.
  */
 export type NextCheck = {
-  check: string;
+  check: StatedId;
   bits: number;
   minutes: number;
   kind: 'finding' | 'check';
@@ -55,7 +56,12 @@ function information({ strength, leak }: NetworkNode, { first, second, probabili
 }
 
 /** The likeliest cause once a node's answer is known. */
-function verdictAfter(node: NetworkNode, trouble: boolean, sets: readonly LikelySet[]): WouldBe | null {
+function verdictAfter(
+  { causes: known }: Engine,
+  node: NetworkNode,
+  trouble: boolean,
+  sets: readonly LikelySet[],
+): WouldBe | null {
   const sums = new Map<number, number>();
   let total = 0;
   for (const { causes, probability } of sets) {
@@ -65,17 +71,17 @@ function verdictAfter(node: NetworkNode, trouble: boolean, sets: readonly Likely
     for (const c of causes) sums.set(c, (sums.get(c) ?? 0) + weight);
   }
   const best = [...sums].sort((a, b) => b[1] - a[1])[0];
-  return best === undefined || total === 0 ? null : { cause: NETWORK.causeIds[best[0]], probability: best[1] / total };
+  return best === undefined || total === 0 ? null : { cause: known[best[0]].id, probability: best[1] / total };
 }
 
 type Weighed = { node: NetworkNode; bits: number };
 
 /** Everything not yet answered with what it would tell, most per minute first. */
-function weigh(sets: readonly LikelySet[], answered: ReadonlySet<string>): Weighed[] {
+function weigh({ nodes }: Engine, sets: readonly LikelySet[], answered: ReadonlySet<string>): Weighed[] {
   const value = ({ node, bits }: Weighed): number => bits / (node.minutes + OVERHEAD_MINUTES);
   const rows = asRows(sets);
   const likely = sets.flatMap(({ causes }) => (causes.length === 1 ? causes : []));
-  return NETWORK.nodes
+  return nodes
     .filter(({ id, strength }) => !answered.has(id) && likely.some((c) => strength[c] > 0))
     .map((node) => ({ node, bits: information(node, rows) }))
     .filter(({ bits }) => bits > WORTH_ASKING_BITS)
@@ -83,7 +89,7 @@ function weigh(sets: readonly LikelySet[], answered: ReadonlySet<string>): Weigh
 }
 
 /** What to look at or try next, and the findings that would tell the most, for putting their pictures first. */
-export type Questions = { nextChecks: NextCheck[]; telling: string[] };
+export type Questions = { nextChecks: NextCheck[]; telling: StatedId[] };
 
 const MOST_CHECKS = 6;
 const MOST_TELLING = 12;
@@ -93,20 +99,19 @@ const MOST_TELLING = 12;
  * @param sets likely sets of causes with their probabilities
  * @param answered ids that the case already states
  */
-export function questions(sets: readonly LikelySet[], answered: ReadonlySet<string>): Questions {
-  const weighed = weigh(sets, answered);
-  const isCheck = ({ id }: NetworkNode): boolean => id.startsWith('check-');
+export function questions(engine: Engine, sets: readonly LikelySet[], answered: ReadonlySet<string>): Questions {
+  const weighed = weigh(engine, sets, answered);
   return {
     nextChecks: weighed.slice(0, MOST_CHECKS).map(({ node, bits }) => ({
       check: node.id,
       bits,
       minutes: node.minutes,
-      kind: isCheck(node) ? 'check' : 'finding',
-      ifPresent: verdictAfter(node, !node.good, sets),
-      ifAbsent: verdictAfter(node, node.good, sets),
+      kind: node.isCheck ? 'check' : 'finding',
+      ifPresent: verdictAfter(engine, node, !node.good, sets),
+      ifAbsent: verdictAfter(engine, node, node.good, sets),
     })),
     telling: weighed
-      .filter(({ node }) => !isCheck(node))
+      .filter(({ node }) => !node.isCheck)
       .slice(0, MOST_TELLING)
       .map(({ node }) => node.id),
   };

@@ -1,19 +1,13 @@
-import type { SettingName } from '../case/schema';
-import { CAUSES, type ResidualName } from '../knowledge';
+import { FIGURES, type ResidualName } from '../evidence/table';
+import type { Cause } from '../knowledge/types';
+import type { ReadSetting } from '../setting/table';
+import type { Engine } from './engine';
 import type { LikelySet } from './likely-sets';
 import { SCATTER } from './residuals';
 
 /** An unknown setting whose figure would tell the most, and how much. */
-export type NextFigure = { setting: SettingName; bits: number };
+export type NextFigure = { setting: ReadSetting; bits: number };
 
-/** Which setting each residual waits for, and what else it needs is known by then. */
-const WAITS_FOR: Partial<Record<ResidualName, SettingName>> = {
-  balance: 'voltageV',
-  heat: 'wireSpeedMPerMin',
-  flow: 'gasFlowLPerMin',
-  stickOut: 'stickOutMm',
-  travel: 'travelSpeedMmPerMin',
-};
 /** A figure that is read off brings its own spread; a usual one. */
 const USUAL_SPREAD = 0.6;
 const GRID = Array.from({ length: 29 }, (_, i) => -7 + i * 0.5);
@@ -21,18 +15,18 @@ const GRID = Array.from({ length: 29 }, (_, i) => -7 + i * 0.5);
 const normal = (x: number, mean: number, spread: number): number => Math.exp(-((x - mean) ** 2) / (2 * spread ** 2));
 
 /** Where a residual would lie under a set of causes: at the strongest pull among them, else about 0. */
-function centre(residual: ResidualName, causes: readonly number[]): number {
+function centre(known: readonly Cause[], residual: ResidualName, causes: readonly number[]): number {
   const pulls = causes.flatMap((c) =>
-    (CAUSES[c].figures ?? []).filter((link) => link.residual === residual).map(({ at }) => at),
+    (known[c].figures ?? []).filter((link) => link.residual === residual).map(({ at }) => at),
   );
   return pulls.reduce((strongest, at) => (Math.abs(at) > Math.abs(strongest) ? at : strongest), 0);
 }
 
 /** Mutual information between a residual and the causes, in bits, over a grid of readings. */
-function informationOf(residual: ResidualName, sets: readonly LikelySet[]): number {
+function informationOf(known: readonly Cause[], residual: ResidualName, sets: readonly LikelySet[]): number {
   const byCentre = new Map<number, number>();
   for (const { causes, probability } of sets) {
-    const at = centre(residual, causes);
+    const at = centre(known, residual, causes);
     byCentre.set(at, (byCentre.get(at) ?? 0) + probability);
   }
   if (byCentre.size < 2) return 0;
@@ -53,10 +47,16 @@ function informationOf(residual: ResidualName, sets: readonly LikelySet[]): numb
  * @param unknown settings that the case does not state and that could be read
  * @returns null when no figure would tell anything worth the asking
  */
-export function nextFigure(sets: readonly LikelySet[], unknown: readonly SettingName[]): NextFigure | null {
-  const candidates = Object.entries(WAITS_FOR).flatMap(([residual, setting]) =>
-    unknown.includes(setting) ? [{ setting, bits: informationOf(residual as ResidualName, sets) }] : [],
-  );
+export function nextFigure(
+  { causes }: Engine,
+  sets: readonly LikelySet[],
+  unknown: readonly ReadSetting[],
+): NextFigure | null {
+  const candidates = (Object.keys(FIGURES) as ResidualName[]).flatMap((residual) => {
+    const { waitsFor } = FIGURES[residual];
+    const asked = waitsFor !== null && unknown.includes(waitsFor);
+    return asked ? [{ setting: waitsFor, bits: informationOf(causes, residual, sets) }] : [];
+  });
   const best = candidates.sort((a, b) => b.bits - a.bits)[0];
   return best !== undefined && best.bits > 0.03 ? best : null;
 }

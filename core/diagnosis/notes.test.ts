@@ -1,12 +1,14 @@
-import { EXAMPLE_CASE } from '../case/example';
+import { EXAMPLE_CASE } from '../cases/example';
 import { CASE_FORMAT, type Case, type FindingState } from '../case/schema';
-import { OPPOSITES } from '../knowledge';
+import { ENGINE } from '../engine';
+import { OPPOSITES } from '../knowledge/opposites';
 import { diagnose } from './diagnose';
 
 const BALANCED: Case = { ...EXAMPLE_CASE, settings: { ...EXAMPLE_CASE.settings, voltageV: 20 }, findings: {} };
 const seen = (...ids: string[]): Record<string, FindingState> =>
   Object.fromEntries(ids.map((id) => [id, 'present' as const]));
-const notes = (findings: Record<string, FindingState>, base: Case = BALANCED) => diagnose({ ...base, findings }).notes;
+const notes = (findings: Record<string, FindingState>, base: Case = BALANCED) =>
+  diagnose(ENGINE, { ...base, findings }).notes;
 const kinds = (findings: Record<string, FindingState>, base?: Case) => notes(findings, base).map(({ kind }) => kind);
 
 describe('what does not go together', () => {
@@ -44,11 +46,11 @@ describe('what does not go together', () => {
 });
 
 describe('questions', () => {
-  const sponge = diagnose({ ...BALANCED, settings: {}, findings: seen('holes-scattered') });
+  const sponge = diagnose(ENGINE, { ...BALANCED, settings: {}, findings: seen('holes-scattered') });
 
   it('tells what the verdict would be after either answer, and it is so', () => {
     for (const { check, ifPresent } of sponge.nextChecks.slice(0, 3)) {
-      const after = diagnose({ ...BALANCED, settings: {}, findings: seen('holes-scattered', check) });
+      const after = diagnose(ENGINE, { ...BALANCED, settings: {}, findings: seen('holes-scattered', check) });
       expect(after.causes[0].cause).toBe(ifPresent?.cause);
       expect(Math.abs(after.causes[0].probability - ifPresent!.probability)).toBeLessThan(0.15);
     }
@@ -66,9 +68,9 @@ describe('questions', () => {
   it('asks for gas flow with holes, for wire speed and then volts with a ropey bead, for nothing when all is known', () => {
     expect(sponge.askFor?.setting).toBe('gasFlowLPerMin');
     const ropey: Case = { ...BALANCED, settings: {}, findings: seen('bead-ropey') };
-    expect(diagnose(ropey).askFor?.setting).toBe('wireSpeedMPerMin');
-    expect(diagnose({ ...ropey, settings: { wireSpeedMPerMin: 7.5 } }).askFor?.setting).toBe('voltageV');
-    expect(diagnose(EXAMPLE_CASE).askFor).toBeNull();
+    expect(diagnose(ENGINE, ropey).askFor?.setting).toBe('wireSpeedMPerMin');
+    expect(diagnose(ENGINE, { ...ropey, settings: { wireSpeedMPerMin: 7.5 } }).askFor?.setting).toBe('voltageV');
+    expect(diagnose(ENGINE, EXAMPLE_CASE).askFor).toBeNull();
   });
 
   it.each<[string, number | undefined, string[]]>([
@@ -81,11 +83,11 @@ describe('questions', () => {
     const { gasFlowLPerMin: _, ...rest } = BALANCED.settings!;
     const settings = flow === undefined ? rest : { ...rest, gasFlowLPerMin: flow };
     for (let asked = 0; asked < 8; asked++) {
-      const { nextChecks } = diagnose({ ...BALANCED, job, settings, findings });
+      const { nextChecks } = diagnose(ENGINE, { ...BALANCED, job, settings, findings });
       const { check } = nextChecks[0];
       findings[check] = shows.includes(check) ? 'present' : 'absent';
     }
-    expect(diagnose({ ...BALANCED, job, settings, findings }).causes[0].cause).toBe(cause);
+    expect(diagnose(ENGINE, { ...BALANCED, job, settings, findings }).causes[0].cause).toBe(cause);
   });
 });
 
@@ -97,8 +99,8 @@ describe('pulse', () => {
     settings: { wireSpeedMPerMin: 6 },
   });
   it('blames the trim only where the machine pulses', () => {
-    expect(diagnose(pulse('pulse')).causes[0].cause).toBe('pulse-trim-low');
-    expect(diagnose(pulse('conventional')).causes.some(({ cause }) => cause.startsWith('pulse-'))).toBe(false);
-    expect(diagnose(pulse('pulse')).arc.transfer).toBe('pulse');
+    expect(diagnose(ENGINE, pulse('pulse')).causes[0].cause).toBe('pulse-trim-low');
+    expect(diagnose(ENGINE, pulse('conventional')).causes.some(({ cause }) => cause.startsWith('pulse-'))).toBe(false);
+    expect(diagnose(ENGINE, pulse('pulse')).arc.transfer).toBe('pulse');
   });
 });

@@ -1,6 +1,7 @@
-import { evidenceName, FINDINGS, OPPOSITES } from '../knowledge';
+import type { StatedId } from '../evidence/ids';
+import type { Engine } from './engine';
 import { showsGiven, type LikelySet } from './likely-sets';
-import { NETWORK, type Observed } from './network';
+import type { Observed } from './observed';
 import type { Residuals } from './residuals';
 
 /** Something that does not add up: two statements that do not go together, or a finding nothing explains. */
@@ -13,14 +14,17 @@ const FROM_NOWHERE = 0.6;
 /** Figures this far out, in half-widths, should show on the bead. */
 const FAR_OUT = 2.8;
 
-const lower = (id: string): string => evidenceName(id).toLowerCase();
+/** The trade name of a finding or check inside a sentence. */
+function lower({ knowledge: { findings, checks } }: Engine, id: StatedId): string {
+  return ([...findings, ...checks].find((entry) => entry.id === id)?.name ?? id).toLowerCase();
+}
 
 /**
  * How much rarer "good one present" and "trouble present" are together than apart, over all causes at their
  * priors: (Q_g - Q_fg) / ((1 - Q_f) Q_g), where Q is the chance that nothing brings trouble out.
  */
-function togetherness(goodId: string, troubleId: string, priors: Float64Array): number {
-  const [good, trouble] = [goodId, troubleId].map((id) => NETWORK.nodeById.get(id));
+function togetherness({ nodeById }: Engine, goodId: string, troubleId: string, priors: Float64Array): number {
+  const [good, trouble] = [goodId, troubleId].map((id) => nodeById.get(id));
   if (good === undefined || trouble === undefined) return 1;
   let [quietGood, quietTrouble, quietBoth] = [1 - good.leak, 1 - trouble.leak, (1 - good.leak) * (1 - trouble.leak)];
   priors.forEach((prior, c) => {
@@ -32,26 +36,27 @@ function togetherness(goodId: string, troubleId: string, priors: Float64Array): 
   return (quietGood - quietBoth) / ((1 - quietTrouble) * quietGood);
 }
 
-function contradictions(seen: ReadonlySet<string>, priors: Float64Array): Note[] {
+function contradictions(engine: Engine, seen: ReadonlySet<string>, priors: Float64Array): Note[] {
+  const { findings, opposites } = engine.knowledge;
   const notes: Note[] = [];
-  for (const [a, b] of OPPOSITES) {
+  for (const [a, b] of opposites) {
     if (seen.has(a) && seen.has(b))
       notes.push({
         kind: 'contradiction',
         about: [a, b],
-        text: `"${lower(a)}" and "${lower(b)}" do not go together: look again.`,
+        text: `"${lower(engine, a)}" and "${lower(engine, b)}" do not go together: look again.`,
       });
   }
-  const good = FINDINGS.filter((finding) => finding.good && seen.has(finding.id));
-  const trouble = FINDINGS.filter((finding) => !finding.good && seen.has(finding.id));
+  const good = findings.filter((finding) => finding.good && seen.has(finding.id));
+  const trouble = findings.filter((finding) => !finding.good && seen.has(finding.id));
   for (const { id: a } of good) {
     for (const { id: b } of trouble) {
       const told = notes.some(({ about }) => about.includes(a) && about.includes(b));
-      if (!told && togetherness(a, b, priors) < RARE_TOGETHER) {
+      if (!told && togetherness(engine, a, b, priors) < RARE_TOGETHER) {
         notes.push({
           kind: 'contradiction',
           about: [a, b],
-          text: `"${lower(a)}" and "${lower(b)}" hardly go together: look again.`,
+          text: `"${lower(engine, a)}" and "${lower(engine, b)}" hardly go together: look again.`,
         });
       }
     }
@@ -74,7 +79,7 @@ function figureAgainstBead(residuals: Residuals, chance: (...causes: string[]) =
   ];
 }
 
-function unexplained(observed: Observed, sets: readonly LikelySet[]): Note[] {
+function unexplained(engine: Engine, observed: Observed, sets: readonly LikelySet[]): Note[] {
   return observed.present.flatMap((node) => {
     const fromNowhere = sets.reduce((sum, { causes, probability }) => {
       const shows = showsGiven(node, causes);
@@ -85,24 +90,29 @@ function unexplained(observed: Observed, sets: readonly LikelySet[]): Note[] {
       {
         kind: 'unexplained' as const,
         about: [node.id],
-        text: `Nothing likely here explains "${lower(node.id)}". Look at it again, or for a cause outside this list.`,
+        text: `Nothing likely here explains "${lower(engine, node.id)}". Look at it again, or for a cause outside this list.`,
       },
     ];
   });
 }
 
-/**
- * What does not add up in a case, said instead of averaged away.
- * @param seen ids stated as present
- * @param chance total probability of causes by id
- */
-export function notesOn(
-  observed: Observed,
-  seen: ReadonlySet<string>,
-  residuals: Residuals,
-  sets: readonly LikelySet[],
-  priors: Float64Array,
-  chance: (...causes: string[]) => number,
-): Note[] {
-  return [...contradictions(seen, priors), ...figureAgainstBead(residuals, chance), ...unexplained(observed, sets)];
+/** What the notes rest on: what was seen, the figures, and how likely what is. */
+export type Weighed = {
+  observed: Observed;
+  /** Ids stated as present. */
+  seen: ReadonlySet<string>;
+  residuals: Residuals;
+  sets: readonly LikelySet[];
+  priors: Float64Array;
+  /** Total probability of causes by id. */
+  chance: (...causes: string[]) => number;
+};
+
+/** What does not add up in a case, said instead of averaged away. */
+export function notesOn(engine: Engine, { observed, seen, residuals, sets, priors, chance }: Weighed): Note[] {
+  return [
+    ...contradictions(engine, seen, priors),
+    ...figureAgainstBead(residuals, chance),
+    ...unexplained(engine, observed, sets),
+  ];
 }

@@ -1,8 +1,11 @@
 import { globularShare, isUnstableGas, sprayTransitionCurrent } from '../arc/transfer';
 import { isTubular, wireMetal } from '../arc/wire';
-import type { ArcReading, ArcSetup } from '../arc/reading';
-import type { Case, Reading, SettingName } from '../case/schema';
-import type { FigureLink, ResidualName } from '../knowledge';
+import type { ArcReading } from '../arc/reading';
+import type { ArcSetup } from '../arc/setup';
+import type { Case } from '../case/schema';
+import type { ResidualName } from '../evidence/table';
+import type { FigureLink } from '../knowledge/types';
+import type { ReadSetting, Reading } from '../setting/table';
 
 /**
  * A figure against what the arc model expects, in units where 0 is right and 1 the edge of normal,
@@ -10,21 +13,6 @@ import type { FigureLink, ResidualName } from '../knowledge';
  */
 export type Residual = { value: number; spread: number };
 export type Residuals = Partial<Record<ResidualName, Residual>>;
-
-/** What each residual is called when it is named as evidence. */
-export const RESIDUAL_EVIDENCE: Record<ResidualName, string> = {
-  balance: 'setting:voltageV',
-  heat: 'setting:wireSpeedMPerMin',
-  flow: 'setting:gasFlowLPerMin',
-  stickOut: 'setting:stickOutMm',
-  travel: 'setting:travelSpeedMmPerMin',
-  push: 'setting:travelAngleDeg',
-  arcControl: 'setting:arcControlPct',
-  polarityMatch: 'rig:polarity',
-  gasMatch: 'rig:gas',
-  wireMatch: 'rig:wire',
-  transferZone: 'setting:wireSpeedMPerMin',
-};
 
 /** Scatter of sound beads around the model, in residual units: hands, meters and charts differ. */
 export const SCATTER = 0.9;
@@ -42,9 +30,8 @@ const PULSE_WIDER = 3;
 const RECORDED_RIGHT = -0.3;
 const RECORDED_WRONG = 2;
 
-function readingOf(input: Case, setting: SettingName): Reading {
-  const readings: Partial<Record<SettingName, Reading>> = input.readings ?? {};
-  return readings[setting] ?? 'digital';
+function readingOf(input: Case, setting: ReadSetting): Reading {
+  return input.readings?.[setting] ?? 'digital';
 }
 
 function matchResidual(right: boolean): Residual {
@@ -110,12 +97,12 @@ export function residualsOf(input: Case, setup: ArcSetup, reading: ArcReading): 
     // Volts are off by the meter and the cables; the balance by what the wire speed is off.
     const balanceOff = 0.05 * reading.currentA * wireShare;
     // In pulse the meter shows an average that the load line says little about.
-    const pulse = input.rig?.mode === 'pulse' ? PULSE_WIDER : 1;
+    const pulse = setup.pulse ? PULSE_WIDER : 1;
     const spread =
       (pulse * Math.hypot(VOLTS_OFF[readingOf(input, 'voltageV')], balanceOff)) / reading.balanceHalfWidthV;
     residuals.balance = { value: reading.voltageErrorV / reading.balanceHalfWidthV, spread };
   }
-  if (reading.currentA !== null && input.rig?.mode !== 'pulse') {
+  if (reading.currentA !== null && !setup.pulse) {
     residuals.transferZone = { value: transferZone(reading.currentA, setup), spread: 0.5 + wireShare };
   }
   if (reading.heatRatio !== null)

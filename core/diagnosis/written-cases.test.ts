@@ -1,10 +1,11 @@
+import { ENGINE } from '../engine';
 import { validateCase } from '../case/validate';
 import { CAUSES } from '../knowledge';
 import { diagnose } from './diagnose';
-import { COVER_CASES } from './__tests__/written-cover';
-import { MACHINE_CASES } from './__tests__/written-machine';
-import { SETTINGS_CASES } from './__tests__/written-settings';
-import { TECHNIQUE_CASES } from './__tests__/written-technique';
+import { COVER_CASES } from '../cases/written-cover';
+import { MACHINE_CASES } from '../cases/written-machine';
+import { SETTINGS_CASES } from '../cases/written-settings';
+import { TECHNIQUE_CASES } from '../cases/written-technique';
 
 const ALL = [...SETTINGS_CASES, ...TECHNIQUE_CASES, ...COVER_CASES, ...MACHINE_CASES];
 
@@ -22,7 +23,7 @@ describe('the written cases', () => {
 
   it('name the true cause first in 85 of 100 and among the first three in 97', () => {
     const ranks = ALL.map(
-      ({ cause, input }) => diagnose(input).causes.findIndex((verdict) => verdict.cause === cause) + 1,
+      ({ cause, input }) => diagnose(ENGINE, input).causes.findIndex((verdict) => verdict.cause === cause) + 1,
     );
     const share = (most: number): number => ranks.filter((rank) => rank >= 1 && rank <= most).length / ranks.length;
     expect(share(1)).toBeGreaterThanOrEqual(0.85);
@@ -32,7 +33,7 @@ describe('the written cases', () => {
   it('never say a sound-looking alternative is impossible: every true cause keeps some probability', () => {
     for (const { cause, input } of ALL) {
       const column = CAUSES.findIndex(({ id }) => id === cause);
-      expect(diagnose(input).marginals[column]).toBeGreaterThan(0.02);
+      expect(diagnose(ENGINE, input).marginals[column]).toBeGreaterThan(0.02);
     }
   });
 });

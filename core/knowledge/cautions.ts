@@ -1,18 +1,4 @@
-import type { Circumstance } from './types';
-
-/** Something that can hurt. A `stop` stands above any number; none can be dismissed for good. */
-export type Caution = {
-  id: string;
-  stop: boolean;
-  text: string;
-  /** Stop conditions hold when the job matches; the standing ones have none and always hold. */
-  when?: Circumstance;
-  concern?: string;
-  /** Shown when one of these causes is above 20 %. */
-  causes?: string[];
-  /** Shown when one of these findings is present. */
-  findings?: string[];
-};
+import type { Caution } from './types';
 
 /** Stop conditions first, then the standing cautions. Local codes and licensed practice come before all of them. */
 export const CAUTIONS: readonly Caution[] = [

@@ -1,20 +1,22 @@
+import type { BeadAppearance } from '../bead/appearance';
+import { isCheckId, type CauseId, type CheckId, type FindingId, type StatedId } from '../evidence/ids';
+import { CAUTIONS } from './cautions';
 import { COVER_CAUSES } from './causes/cover';
 import { ELECTRIC_CAUSES } from './causes/electrics';
 import { FEED_CAUSES } from './causes/feed';
-import { PLATE_CAUSES } from './causes/plate';
 import { HEAT_CAUSES } from './causes/heat';
+import { PLATE_CAUSES } from './causes/plate';
 import { RUN_CAUSES } from './causes/runs';
 import { SETTINGS_CAUSES } from './causes/settings';
 import { TECHNIQUE_CAUSES } from './causes/technique';
 import { TRANSFER_CAUSES } from './causes/transfer';
 import { CHECKS } from './checks';
 import { FINDINGS } from './findings';
-import type { Cause, Check, Finding } from './types';
+import { OPPOSITES } from './opposites';
+import type { Cause, Check, Finding, Knowledge, Strength } from './types';
 
-export { CAUTIONS, type Caution } from './cautions';
 export { CHECKS } from './checks';
 export { FINDINGS } from './findings';
-export { OPPOSITES } from './opposites';
 export type * from './types';
 
 /** Every cause, in trade order of groups: gas, plate, settings, technique, feed, electrics. Ids are stable. */
@@ -30,12 +32,18 @@ export const CAUSES: readonly Cause[] = [
   ...ELECTRIC_CAUSES,
 ];
 
-const findingById = new Map(FINDINGS.map((finding) => [finding.id, finding]));
-const checkById = new Map(CHECKS.map((check) => [check.id, check]));
-const causeById = new Map(CAUSES.map((cause) => [cause.id, cause]));
+/** What the product knows. */
+export const KNOWLEDGE: Knowledge = {
+  findings: FINDINGS,
+  checks: CHECKS,
+  causes: CAUSES,
+  cautions: CAUTIONS,
+  opposites: OPPOSITES,
+};
 
-/** Ids that a case may carry under `findings`: findings and checks. */
-export const EVIDENCE_IDS: readonly string[] = [...findingById.keys(), ...checkById.keys()];
+const findingById = new Map<string, Finding>(FINDINGS.map((finding) => [finding.id, finding]));
+const checkById = new Map<string, Check>(CHECKS.map((check) => [check.id, check]));
+const causeById = new Map<string, Cause>(CAUSES.map((cause) => [cause.id, cause]));
 
 function found<T>(entry: T | undefined, kind: string, id: string): T {
   if (entry === undefined) throw new RangeError(`there is no ${kind} "${id}"`);
@@ -43,13 +51,25 @@ function found<T>(entry: T | undefined, kind: string, id: string): T {
 }
 
 /** @throws RangeError for an unknown id */
-export const cause = (id: string): Cause => found(causeById.get(id), 'cause', id);
+export const cause = (id: CauseId): Cause => found(causeById.get(id), 'cause', id);
 /** @throws RangeError for an unknown id */
-export const finding = (id: string): Finding => found(findingById.get(id), 'finding', id);
+export const finding = (id: FindingId): Finding => found(findingById.get(id), 'finding', id);
 /** @throws RangeError for an unknown id */
-export const check = (id: string): Check => found(checkById.get(id), 'check', id);
+export const check = (id: CheckId): Check => found(checkById.get(id), 'check', id);
 
 /** The trade name of a finding or check. @throws RangeError for an unknown id */
-export function evidenceName(id: string): string {
-  return findingById.get(id)?.name ?? check(id).name;
+export function evidenceName(id: StatedId): string {
+  return isCheckId(id) ? check(id).name : finding(id).name;
+}
+
+/** The chance itself, whether it was written down with its weight or without. */
+export function meanOf(strength: Strength): number {
+  return typeof strength === 'number' ? strength : strength.mean;
+}
+
+/** The marks that findings leave on a drawn bead, in the order of the lexicon. @param findings state by id */
+export function marksOf(findings: Record<string, string>): Partial<BeadAppearance>[] {
+  return FINDINGS.flatMap(({ id, drawing }) =>
+    findings[id] === 'present' && drawing !== undefined && 'bead' in drawing ? [drawing.bead] : [],
+  );
 }

@@ -1,6 +1,16 @@
 import Ajv from 'ajv';
-import { CAUSES, CHECKS, EVIDENCE_IDS, FINDINGS, OPPOSITES, cause, check, finding } from '.';
+import {
+  CAUSE_IDS,
+  CHECK_IDS,
+  FINDING_IDS,
+  type CauseId,
+  type CheckId,
+  type FindingId,
+  type StatedId,
+} from '../evidence/ids';
+import { CAUSES, CHECKS, FINDINGS, KNOWLEDGE, cause, check, finding, type Cause, type Knowledge } from '.';
 import { lintKnowledge } from './lint';
+import { OPPOSITES } from './opposites';
 import { CAUSE_SCHEMA, CHECK_SCHEMA, FINDING_SCHEMA } from './schema';
 
 /** The lexicon every file and interface may rely on; ids are stable. */
@@ -25,7 +35,58 @@ const STABLE_CAUSES = [
 
 describe('knowledge', () => {
   it('has no faults', () => {
-    expect(lintKnowledge()).toEqual([]);
+    expect(lintKnowledge(KNOWLEDGE)).toEqual([]);
+  });
+
+  const first = CAUSES[0];
+  const withFirst = (change: Partial<Cause>): Knowledge => ({
+    ...KNOWLEDGE,
+    causes: [{ ...first, ...change }, ...CAUSES.slice(1)],
+  });
+  it.each([
+    ['a check that does not exist', withFirst({ check: 'check-nothing' as CheckId }), 'does not exist'],
+    ['no remedy', withFirst({ remedy: { ...first.remedy, plain: '' } }), 'has no remedy'],
+    ['a prior of a half', withFirst({ prior: 0.5 }), 'prior takes'],
+    ['no links', withFirst({ links: [] }), 'links to no finding'],
+    ['a link twice', withFirst({ links: [...first.links, first.links[0]] }), 'links twice'],
+    [
+      'a link to nothing',
+      withFirst({ links: [['bead-purple' as FindingId, 0.4, 'no reason at all']] }),
+      'no finding or check',
+    ],
+    ['a strength of one', withFirst({ links: [['bead-ropey', 1, 'it always shows it']] }), 'strength of bead-ropey'],
+    ['a link without a reason', withFirst({ links: [['bead-ropey', 0.5, '']] }), 'has no reason'],
+    ['a factor without a reason', withFirst({ priorFactors: [{ when: {}, factor: 2, because: '' }] }), 'prior factor'],
+    ['a cause twice', { ...KNOWLEDGE, causes: [...CAUSES, first] }, 'stands twice'],
+    [
+      'two causes alike',
+      { ...KNOWLEDGE, causes: [...CAUSES, { ...first, id: 'luck' as CauseId }] },
+      'tells them apart',
+    ],
+    ['a finding without a cause', { ...KNOWLEDGE, causes: [first] }, 'no cause brings it out'],
+    [
+      'a finding without a drawing',
+      { ...KNOWLEDGE, findings: FINDINGS.map(({ drawing: _, ...rest }) => rest) },
+      'has no drawing',
+    ],
+    [
+      'a check that takes no time',
+      { ...KNOWLEDGE, checks: CHECKS.map((one) => ({ ...one, minutes: 0 })) },
+      'takes no time',
+    ],
+    [
+      'a caution about nothing',
+      { ...KNOWLEDGE, cautions: [{ id: 'odd', stop: false, text: 'mind', findings: ['bead-purple' as StatedId] }] },
+      'caution odd',
+    ],
+  ] as [string, Knowledge, string][])('is told of %s', (_, knowledge, fault) => {
+    expect(lintKnowledge(knowledge).join('\n')).toContain(fault);
+  });
+
+  it('holds exactly the ids of the lexicon, in one order', () => {
+    expect(FINDINGS.map(({ id }) => id)).toEqual(FINDING_IDS);
+    expect(CHECKS.map(({ id }) => id)).toEqual(CHECK_IDS);
+    expect(CAUSES.map(({ id }) => id)).toEqual(CAUSE_IDS);
   });
 
   it.each([
@@ -43,7 +104,7 @@ describe('knowledge', () => {
   it('names only findings in its opposites, and never a pair twice', () => {
     const pairs = OPPOSITES.map((pair) => [...pair].sort().join(' '));
     expect(new Set(pairs).size).toBe(pairs.length);
-    for (const id of OPPOSITES.flat()) expect(EVIDENCE_IDS).toContain(id);
+    for (const id of OPPOSITES.flat()) expect(FINDING_IDS).toContain(id);
   });
 
   it('holds every stable finding and cause', () => {
@@ -52,9 +113,9 @@ describe('knowledge', () => {
   });
 
   it('names what it does not hold', () => {
-    expect(() => cause('bad-luck')).toThrow('there is no cause "bad-luck"');
-    expect(() => finding('bead-purple')).toThrow('bead-purple');
-    expect(() => check('check-nothing')).toThrow('check-nothing');
+    expect(() => cause('bad-luck' as CauseId)).toThrow('there is no cause "bad-luck"');
+    expect(() => finding('bead-purple' as FindingId)).toThrow('bead-purple');
+    expect(() => check('check-nothing' as CheckId)).toThrow('check-nothing');
   });
 
   it('writes tile names a gloved reader can take in: at most 28 letters', () => {

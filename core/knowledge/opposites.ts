@@ -1,5 +1,7 @@
+import type { Knowledge } from './types';
+
 /** Findings that cannot both be true of one bead; the link of each to its causes would average them away. */
-export const OPPOSITES: readonly (readonly [string, string])[] = [
+export const OPPOSITES: Knowledge['opposites'] = [
   ['bead-ropey', 'bead-flat'],
   ['bead-ropey', 'bead-sunken'],
   ['bead-narrow', 'bead-piled'],

@@ -1,15 +1,17 @@
 import type { Drawing } from '../bead/appearance';
-import type { Case } from '../case/schema';
+import type { BaseMetal, Case, Joint, Position, WireClass } from '../case/schema';
+import type { CauseId, CheckId, FindingId, StatedId } from '../evidence/ids';
+import type { ResidualName } from '../evidence/table';
 
 /** The sense a finding comes by, in the order a welder uses them. */
-export type Sense = 'see' | 'hear' | 'feel' | 'behind' | 'cut' | 'check';
+export type Sense = 'see' | 'hear' | 'feel' | 'behind' | 'cut';
 
 /**
  * Something the welder can notice. A `good` finding speaks against trouble: the network holds its
  * opposite, so that "good, present" counts as "trouble, absent".
  */
 export type Finding = {
-  id: string;
+  id: FindingId;
   /** Trade name, short enough for a tile. */
   name: string;
   /** One plain sentence. */
@@ -27,7 +29,7 @@ export type Finding = {
 
 /** A look, a measurement or a small trial that tells of one or more causes. It is answered like a finding. */
 export type Check = {
-  id: string;
+  id: CheckId;
   name: string;
   /** What to do. */
   plain: string;
@@ -40,34 +42,26 @@ export type Check = {
   leak: number;
 };
 
-/** A residual of the arc model or the rig, about 0 when all is well and 1 at the edge of normal. */
-export type ResidualName =
-  | 'balance'
-  | 'heat'
-  | 'flow'
-  | 'stickOut'
-  | 'travel'
-  | 'push'
-  | 'arcControl'
-  | 'polarityMatch'
-  | 'gasMatch'
-  | 'wireMatch'
-  | 'transferZone';
-
 /** How a figure speaks for a cause: the residual lies about `at` when the cause holds, about `otherwise` (0) when not. */
 export type FigureLink = { residual: ResidualName; at: number; otherwise?: number; because: string };
 
+/**
+ * A chance with how much it is worth: `weight` is the number of beads it stands for, so that what a rig teaches can
+ * move it. A plain number is a judgement of the usual weight (see `core/diagnosis/engine.ts`).
+ */
+export type Strength = number | { mean: number; weight: number };
+
 /** A link to a finding or check: chance that this cause alone brings it out, and why. */
-export type Link = readonly [finding: string, strength: number, because: string];
+export type Link = readonly [stated: StatedId, strength: Strength, because: string];
 
 /** Circumstances in which a cause is more or less usual. Every named field must match; a list is "any of". */
 export type Circumstance = {
   process?: NonNullable<NonNullable<Case['rig']>['process']>[];
-  wireClass?: string[];
-  baseMetal?: string[];
+  wireClass?: WireClass[];
+  baseMetal?: BaseMetal[];
   surface?: string[];
-  joint?: string[];
-  position?: string[];
+  joint?: Joint[];
+  position?: Position[];
   draught?: string[];
   /** Thinner part up to this, mm. */
   thinUpToMm?: number;
@@ -95,19 +89,43 @@ export type Remedy = {
 };
 
 export type Cause = {
-  id: string;
+  id: CauseId;
   name: string;
   plain: string;
   group: CauseGroup;
   /** Chance per bad or trial bead before anything is seen, in a mixed maintenance shop. */
-  prior: number;
+  prior: Strength;
   priorFactors?: PriorFactor[];
   /** At most one cause of a set that names the same word can hold. */
   exclusive?: string;
   figures?: FigureLink[];
   links: Link[];
-  check: string;
+  check: CheckId;
   /** Chance that the check shows it when it is there. */
-  checkStrength?: number;
+  checkStrength?: Strength;
   remedy: Remedy;
+};
+
+/** Something that can hurt. A `stop` stands above any number; none can be dismissed for good. */
+export type Caution = {
+  id: string;
+  stop: boolean;
+  text: string;
+  /** Stop conditions hold when the job matches; the standing ones have none and always hold. */
+  when?: Circumstance;
+  concern?: string;
+  /** Shown when one of these causes is above 20 %. */
+  causes?: CauseId[];
+  /** Shown when one of these findings is present. */
+  findings?: StatedId[];
+};
+
+/** Everything a diagnosis knows, as one value. */
+export type Knowledge = {
+  findings: readonly Finding[];
+  checks: readonly Check[];
+  causes: readonly Cause[];
+  cautions: readonly Caution[];
+  /** Findings that cannot both be true of one bead. */
+  opposites: readonly (readonly [StatedId, StatedId])[];
 };

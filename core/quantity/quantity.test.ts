@@ -1,5 +1,4 @@
 import fc from 'fast-check';
-import { dialToValue, valueToDial, type Dial } from './dial';
 import { gaugeToMm, nearestGauge } from './gauge';
 import { fromUser, readable, roundToStep, toUser, unitOf, type Quantity } from './units';
 
@@ -35,39 +34,5 @@ describe('sheet gauge', () => {
     expect(nearestGauge(1.5)).toBe(16);
     expect(nearestGauge(12)).toBeNull();
     expect(() => gaugeToMm(99)).toThrow('3 to 26');
-  });
-});
-
-describe('dial', () => {
-  const dial: Dial = {
-    step: 0.5,
-    points: [
-      { mark: 1, value: 2 },
-      { mark: 5, value: 6 },
-      { mark: 10, value: 14 },
-    ],
-  };
-  it('reads straight between the taken-down points, and on beyond them', () => {
-    expect(dialToValue(dial, 3)).toBe(4);
-    expect(dialToValue(dial, 7.5)).toBe(10);
-    expect(dialToValue(dial, 11)).toBeCloseTo(15.6, 6);
-  });
-
-  it('finds the mark for a value, on the knob step and inside the knob', () => {
-    expect(valueToDial(dial, 10)).toBe(7.5);
-    expect(valueToDial(dial, 100)).toBe(10);
-    expect(valueToDial(dial, 0)).toBe(1);
-  });
-
-  it('works for a dial that runs the other way', () => {
-    const falling: Dial = {
-      step: 1,
-      points: [
-        { mark: 0, value: 100 },
-        { mark: 10, value: 0 },
-      ],
-    };
-    expect(valueToDial(falling, 30)).toBe(7);
-    expect(dialToValue(falling, 7)).toBe(30);
   });
 });

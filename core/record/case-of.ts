@@ -1,27 +1,49 @@
-import { CASE_FORMAT, type Case, type Preferences } from '../case/schema';
-import type { Bead, Coupon, RigRecord } from './schema';
+import { CASE_FORMAT, type Case, type Job, type Preferences } from '../case/schema';
+import { isStatedId } from '../evidence/ids';
+import { dialsWith, type Dials } from '../setting/dials';
+import type { Settings } from '../setting/table';
+import type { Bead, JobVersion, NewSetup } from './schema';
 
-/** The part of a bead that a case asks about. */
-export type BeadFacts = Pick<Bead, 'settings' | 'findings'> & { readings?: Bead['readings'] };
+/** What a machine's knobs and wire were when a bead was run: the part of a setup that a case asks for. */
+export type SetupFacts = Pick<NewSetup, 'rig' | 'arcControlRising' | 'display'>;
+
+/** The part of a bead that a case asks for. */
+export type BeadFacts = {
+  settings: Settings;
+  readings: Bead['readings'];
+  findings: Record<string, 'present' | 'absent' | 'unknown'>;
+};
+
+/** The dials of a setup, the arc control's among them where it runs the other way. */
+export function dialsOf({ rig, arcControlRising }: SetupFacts): Dials {
+  return dialsWith(rig.dials ?? {}, arcControlRising);
+}
 
 /**
- * The case that a bead on a coupon poses: its job, its rig, what was set and what it showed.
+ * The case that a bead poses: the plate, what was fitted, what was set and what it showed. Findings that the lexicon
+ * no longer holds are left out: they can be read in the record, but nothing can be concluded from them.
  * A machine that shows its figures on marks only makes them less certain.
  */
-export function caseOf(
-  rig: RigRecord,
-  coupon: Pick<Coupon, 'job'>,
-  bead: BeadFacts,
-  preferences: Preferences = {},
-): Case {
-  const display = rig.display;
+export function caseOf(setup: SetupFacts, job: Job, bead: BeadFacts, schools: Preferences): Case {
+  const dials = dialsOf(setup);
+  const { display } = setup;
   return {
     format: CASE_FORMAT,
-    job: coupon.job,
-    rig: rig.rig,
+    job,
+    rig: Object.keys(dials).length === 0 ? setup.rig : { ...setup.rig, dials },
     settings: bead.settings,
     readings: { voltageV: display, wireSpeedMPerMin: display, travelSpeedMmPerMin: 'estimate', ...bead.readings },
-    findings: bead.findings,
-    preferences,
+    findings: Object.fromEntries(Object.entries(bead.findings).filter(([id]) => isStatedId(id))),
+    preferences: schools,
   };
+}
+
+/**
+ * The case of a logged bead, from what it was run with: its own setup, the plate as it was known, the schools it was
+ * judged by. Nothing that was changed since is asked.
+ * @param setup the setup the bead names
+ * @param job the version of the job the bead names
+ */
+export function caseOfBead(bead: Bead, setup: SetupFacts, { job }: Pick<JobVersion, 'job'>): Case {
+  return caseOf(setup, job, bead, bead.schools);
 }

@@ -1,90 +1,338 @@
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
-import { CASE_SCHEMA, JOB_SCHEMA, RIG_SCHEMA, SETTINGS_SCHEMA } from '../case/schema';
+import {
+  FINDINGS_SCHEMA,
+  JOB_SCHEMA,
+  PREFERENCES_SCHEMA,
+  READINGS_SCHEMA,
+  RIG_SCHEMA,
+  SETTINGS_SCHEMA,
+} from '../case/schema';
+import { CAUSE_IDS } from '../evidence/ids';
+import { ID, INSTANT, name, note, number } from '../schema/parts';
+import { ARC_CONTROL_RISING } from '../setting/dials';
+import { READINGS, SETTING_NAMES } from '../setting/table';
 
-/** What is kept: rigs, coupons, beads. Stated once here for server and app; the types are inferred. */
-
-const id = { type: 'string', format: 'uuid' } as const;
-const time = { type: 'string', format: 'date-time' } as const;
-const text = <L extends number>(maxLength: L) => ({ type: 'string', maxLength }) as const;
+/**
+ * What is kept, stated once for page, server and tests; the types are inferred. What a device sends is a `NEW_…` or a
+ * `…_CHANGE`; what the server answers with carries its number and revision too.
+ */
 
 export const OUTCOMES = ['sound', 'better', 'same', 'worse'] as const;
 export type Outcome = (typeof OUTCOMES)[number];
 
-/** A machine as the workshop names it, with what is fitted now. */
+const REVISION = { type: 'integer', minimum: 1 } as const;
+
+/**
+ * What stands on a machine from a moment on: wire, gas, polarity, nozzle, and how its knobs and figures were to be
+ * read then. Never changed: refitting or taking a dial down anew makes the next one, so that a bead run on the old one
+ * goes on saying what it said.
+ */
+const SETUP_PROPERTIES = {
+  id: ID,
+  fittedAt: INSTANT,
+  /** The rig as the case format has it: what is fitted, the ranges, the dials taken down. */
+  rig: RIG_SCHEMA,
+  /** Whether more on the arc-control dial means softer on this machine. */
+  arcControlRising: { enum: ARC_CONTROL_RISING },
+  /** How this machine shows its figures. */
+  display: { enum: READINGS },
+} as const;
+
+export const NEW_SETUP_SCHEMA = {
+  type: 'object',
+  additionalProperties: false,
+  required: ['id', 'fittedAt', 'rig', 'arcControlRising', 'display'],
+  properties: SETUP_PROPERTIES,
+} as const satisfies JSONSchema;
+
+export const SETUP_SCHEMA = {
+  type: 'object',
+  additionalProperties: false,
+  required: ['id', 'rigId', 'fittedAt', 'rig', 'arcControlRising', 'display', 'assumed', 'revision'],
+  properties: {
+    ...SETUP_PROPERTIES,
+    rigId: ID,
+    /** True for a setup that was put together later, when beads were kept without one. */
+    assumed: { type: 'boolean' },
+    revision: REVISION,
+  },
+} as const satisfies JSONSchema;
+
+/** A machine as the workshop names it. */
+const RIG_PROPERTIES = { id: ID, name: name(80), note: note(2000), putAway: { type: 'boolean' } } as const;
+
+export const NEW_RIG_SCHEMA = {
+  type: 'object',
+  additionalProperties: false,
+  required: ['id', 'name', 'note', 'setup'],
+  properties: { ...RIG_PROPERTIES, setup: NEW_SETUP_SCHEMA },
+} as const satisfies JSONSchema;
+
 export const RIG_RECORD_SCHEMA = {
   type: 'object',
   additionalProperties: false,
-  required: ['id', 'name', 'rig', 'note', 'arcControlRising', 'display'],
-  properties: {
-    id,
-    name: { type: 'string', minLength: 1, maxLength: 80 },
-    rig: RIG_SCHEMA,
-    note: text(2000),
-    /** Whether more on the arc-control dial means softer on this machine. */
-    arcControlRising: { enum: ['softer', 'crisper'] },
-    /** How this machine shows its figures. */
-    display: { enum: ['digital', 'dial', 'estimate'] },
-  },
+  required: ['id', 'name', 'note', 'putAway', 'setup', 'revision'],
+  properties: { ...RIG_PROPERTIES, setup: SETUP_SCHEMA, revision: REVISION },
 } as const satisfies JSONSchema;
 
-/** A scrap plate on the bench: the document that beads are run on. */
-export const COUPON_SCHEMA = {
+/** The plate as it was known from a moment on. A measurement that was wrong is corrected by the next version. */
+const JOB_VERSION_PROPERTIES = { id: ID, at: INSTANT, job: JOB_SCHEMA } as const;
+
+export const JOB_VERSION_SCHEMA = {
   type: 'object',
   additionalProperties: false,
-  required: ['id', 'rigId', 'title', 'job', 'createdAt'],
-  properties: {
-    id,
-    rigId: id,
-    title: { type: 'string', minLength: 1, maxLength: 120 },
-    job: JOB_SCHEMA,
-    createdAt: time,
-  },
+  required: ['id', 'at', 'job'],
+  properties: JOB_VERSION_PROPERTIES,
 } as const satisfies JSONSchema;
 
-/** The change made after a bead. */
+const COUPON_PROPERTIES = {
+  id: ID,
+  rigId: ID,
+  title: name(120),
+  createdAt: INSTANT,
+  putAway: { type: 'boolean' },
+} as const;
+
+/** A scrap plate on the bench: the document that beads are run on. */
+export const NEW_COUPON_SCHEMA = {
+  type: 'object',
+  additionalProperties: false,
+  required: ['id', 'rigId', 'title', 'createdAt', 'job'],
+  properties: { ...COUPON_PROPERTIES, job: JOB_VERSION_SCHEMA },
+} as const satisfies JSONSchema;
+
+/** The change made after a bead. Its words are made when it is shown, in the user's units and on the rig's dial. */
 export const TAKEN_MOVE_SCHEMA = {
   type: ['object', 'null'],
   additionalProperties: false,
   required: ['kind', 'text'],
   properties: {
     kind: { enum: ['setting', 'remedy'] },
-    setting: { enum: Object.keys(SETTINGS_SCHEMA.properties) as (keyof typeof SETTINGS_SCHEMA.properties)[] },
-    from: { type: ['number', 'null'] },
-    to: { type: 'number' },
-    cause: text(60),
-    text: text(400),
+    setting: { enum: SETTING_NAMES },
+    from: { type: ['number', 'null'], minimum: -60, maximum: 2500 },
+    to: number(-60, 2500),
+    cause: { enum: CAUSE_IDS },
+    text: note(400),
   },
 } as const satisfies JSONSchema;
 
-/** One bead: what was set, what it showed, what was made of it. */
+/** What the diagnosis said of a bead when it was logged, with the cause's words of that day. */
+export const VERDICT_SCHEMA = {
+  type: ['object', 'null'],
+  additionalProperties: false,
+  required: ['cause', 'name', 'probability'],
+  properties: { cause: { enum: CAUSE_IDS }, name: name(60), probability: number(0, 1) },
+} as const satisfies JSONSchema;
+
+const share = number(0, 1);
+const signedShare = number(-1, 1);
+
+/** How a bead was drawn when it was logged: what differs from a sound bead. */
+export const APPEARANCE_SCHEMA = {
+  type: 'object',
+  additionalProperties: false,
+  properties: {
+    widthMm: number(0, 60),
+    crownMm: number(0, 30),
+    penetrationMm: number(0, 120),
+    plateMm: number(0, 120),
+    coldLap: share,
+    undercut: share,
+    sunken: share,
+    backBulge: share,
+    whiskers: share,
+    taper: signedShare,
+    uneven: share,
+    lean: signedShare,
+    ripples: { enum: ['round', 'pointed', 'lumps', 'dimples'] },
+    holes: { enum: ['none', 'scattered', 'crater', 'start', 'wormtracks', 'one-spot', 'through'] },
+    crack: { enum: ['none', 'centre', 'crater', 'toe'] },
+    spatter: share,
+    spatterSizeMm: number(0, 10),
+    tint: { enum: ['bright', 'grey', 'soot', 'white', 'slag'] },
+    fume: share,
+    gapMm: number(0, 20),
+    warp: share,
+  },
+} as const satisfies JSONSchema;
+
+const BEAD_PROPERTIES = {
+  id: ID,
+  couponId: ID,
+  /** What was fitted when it was run. */
+  setupId: ID,
+  /** The plate as it was known when it was run. */
+  jobId: ID,
+  ranAt: INSTANT,
+  settings: SETTINGS_SCHEMA,
+  readings: READINGS_SCHEMA,
+  /** The schools it was judged by. */
+  schools: PREFERENCES_SCHEMA,
+  findings: FINDINGS_SCHEMA,
+  /** What its findings were called then. */
+  names: { type: 'object', maxProperties: 200, additionalProperties: name(60) },
+  verdict: VERDICT_SCHEMA,
+  move: TAKEN_MOVE_SCHEMA,
+  appearance: { ...APPEARANCE_SCHEMA, type: ['object', 'null'] },
+  /** Which coefficients and knowledge judged it; null where that was not kept. */
+  judgedBy: { type: ['string', 'null'], maxLength: 40, pattern: '^[0-9a-f-]*$' },
+  outcome: { enum: [...OUTCOMES, null] },
+  note: note(2000),
+} as const;
+
+const BEAD_REQUIRED = [
+  'id',
+  'couponId',
+  'setupId',
+  'jobId',
+  'ranAt',
+  'settings',
+  'readings',
+  'schools',
+  'findings',
+  'names',
+  'verdict',
+  'move',
+  'appearance',
+  'judgedBy',
+  'outcome',
+  'note',
+] as const;
+
+/** A bead as a device logs it. The server gives the number. */
+export const NEW_BEAD_SCHEMA = {
+  type: 'object',
+  additionalProperties: false,
+  required: BEAD_REQUIRED,
+  properties: BEAD_PROPERTIES,
+} as const satisfies JSONSchema;
+
+/** What may change of a bead that is logged: how it was judged, its note, and whether it was taken back. */
+export const BEAD_CHANGE_SCHEMA = {
+  type: 'object',
+  additionalProperties: false,
+  minProperties: 1,
+  description: 'outcome, note or takenBack',
+  properties: {
+    outcome: BEAD_PROPERTIES.outcome,
+    note: BEAD_PROPERTIES.note,
+    takenBack: { type: 'boolean' },
+  },
+} as const satisfies JSONSchema;
+
+/**
+ * Records are read more generously than they are written: an id that was retired since is shown by its old words, so
+ * what is read names causes and findings by any text.
+ */
 export const BEAD_SCHEMA = {
   type: 'object',
   additionalProperties: false,
-  required: ['id', 'couponId', 'number', 'ranAt', 'settings', 'findings', 'verdict', 'move', 'outcome', 'note'],
+  required: [...BEAD_REQUIRED, 'number', 'takenBack', 'revision'],
   properties: {
-    id,
-    couponId: id,
-    number: { type: 'integer', minimum: 1, maximum: 999 },
-    ranAt: time,
-    settings: SETTINGS_SCHEMA,
-    readings: CASE_SCHEMA.properties.readings,
-    findings: CASE_SCHEMA.properties.findings,
-    verdict: {
-      type: ['object', 'null'],
-      additionalProperties: false,
-      required: ['cause', 'probability'],
-      properties: { cause: text(60), probability: { type: 'number', minimum: 0, maximum: 1 } },
-    },
-    move: TAKEN_MOVE_SCHEMA,
-    outcome: { enum: [...OUTCOMES, null] },
-    note: text(2000),
+    ...BEAD_PROPERTIES,
+    findings: { type: 'object', additionalProperties: FINDINGS_SCHEMA.additionalProperties },
+    verdict: { ...VERDICT_SCHEMA, properties: { ...VERDICT_SCHEMA.properties, cause: { type: 'string' } } },
+    move: { ...TAKEN_MOVE_SCHEMA, properties: { ...TAKEN_MOVE_SCHEMA.properties, cause: { type: 'string' } } },
+    number: { type: 'integer', minimum: 1 },
+    takenBack: { type: 'boolean' },
+    revision: REVISION,
   },
 } as const satisfies JSONSchema;
 
-export type RigRecord = FromSchema<typeof RIG_RECORD_SCHEMA>;
-export type Coupon = FromSchema<typeof COUPON_SCHEMA>;
-export type Bead = FromSchema<typeof BEAD_SCHEMA>;
-export type TakenMove = NonNullable<FromSchema<typeof TAKEN_MOVE_SCHEMA>>;
+const COUPON_READ = {
+  ...COUPON_PROPERTIES,
+  rigName: { type: 'string' },
+  job: JOB_VERSION_SCHEMA,
+  revision: REVISION,
+} as const;
+const COUPON_READ_REQUIRED = ['id', 'rigId', 'rigName', 'title', 'createdAt', 'putAway', 'job', 'revision'] as const;
 
-/** A coupon as the log lists it, and as it opens. */
-export type CouponSummary = Coupon & { rigName: string; beads: Bead[] };
+/** A coupon as the log lists it: how many beads, the first sound one, and the last few to draw. */
+export const COUPON_SUMMARY_SCHEMA = {
+  type: 'object',
+  additionalProperties: false,
+  required: [...COUPON_READ_REQUIRED, 'beadCount', 'soundNumber', 'lastBeads'],
+  properties: {
+    ...COUPON_READ,
+    beadCount: { type: 'integer', minimum: 0 },
+    soundNumber: { type: ['integer', 'null'] },
+    lastBeads: {
+      type: 'array',
+      items: {
+        type: 'object',
+        additionalProperties: false,
+        required: ['number', 'appearance', 'outcome', 'shows'],
+        properties: {
+          number: { type: 'integer' },
+          appearance: BEAD_PROPERTIES.appearance,
+          outcome: BEAD_PROPERTIES.outcome,
+          /** The first thing it showed, in words. */
+          shows: { type: ['string', 'null'] },
+        },
+      },
+    },
+  },
+} as const satisfies JSONSchema;
+
+/** A coupon as it opens: its beads, and every setup and version of the job that they name. */
+export const COUPON_SCHEMA = {
+  type: 'object',
+  additionalProperties: false,
+  required: [...COUPON_READ_REQUIRED, 'rig', 'nextNumber', 'beads', 'jobs', 'setups'],
+  properties: {
+    ...COUPON_READ,
+    /** The rig as it is fitted now: what the next bead is run with. */
+    rig: RIG_RECORD_SCHEMA,
+    /** The number that the next bead will get; numbers of beads that were taken back are not given again. */
+    nextNumber: { type: 'integer', minimum: 1 },
+    beads: { type: 'array', items: BEAD_SCHEMA },
+    jobs: { type: 'array', items: JOB_VERSION_SCHEMA },
+    setups: { type: 'array', items: SETUP_SCHEMA },
+  },
+} as const satisfies JSONSchema;
+
+/** A page of summaries; `next` is the cursor of the following page. */
+export const COUPON_PAGE_SCHEMA = {
+  type: 'object',
+  additionalProperties: false,
+  required: ['coupons', 'next'],
+  properties: { coupons: { type: 'array', items: COUPON_SUMMARY_SCHEMA }, next: { type: ['string', 'null'] } },
+} as const satisfies JSONSchema;
+
+/** What changed since a revision, oldest first; ask again from `upTo` while there is `more`. */
+export const CHANGES_SCHEMA = {
+  type: 'object',
+  additionalProperties: false,
+  required: ['rigs', 'coupons', 'beads', 'upTo', 'more'],
+  properties: {
+    rigs: { type: 'array', items: RIG_RECORD_SCHEMA },
+    coupons: {
+      type: 'array',
+      items: {
+        type: 'object',
+        additionalProperties: false,
+        required: COUPON_READ_REQUIRED,
+        properties: COUPON_READ,
+      },
+    },
+    beads: { type: 'array', items: BEAD_SCHEMA },
+    upTo: { type: 'integer', minimum: 0 },
+    more: { type: 'boolean' },
+  },
+} as const satisfies JSONSchema;
+
+export type NewSetup = FromSchema<typeof NEW_SETUP_SCHEMA>;
+export type Setup = FromSchema<typeof SETUP_SCHEMA>;
+export type NewRig = FromSchema<typeof NEW_RIG_SCHEMA>;
+export type RigRecord = FromSchema<typeof RIG_RECORD_SCHEMA>;
+export type JobVersion = FromSchema<typeof JOB_VERSION_SCHEMA>;
+export type NewCoupon = FromSchema<typeof NEW_COUPON_SCHEMA>;
+export type NewBead = FromSchema<typeof NEW_BEAD_SCHEMA>;
+export type BeadChange = FromSchema<typeof BEAD_CHANGE_SCHEMA>;
+export type Bead = FromSchema<typeof BEAD_SCHEMA>;
+export type TakenMove = NonNullable<Bead['move']>;
+export type CouponSummary = FromSchema<typeof COUPON_SUMMARY_SCHEMA>;
+export type CouponRow = FromSchema<(typeof CHANGES_SCHEMA)['properties']['coupons']['items']>;
+export type Coupon = FromSchema<typeof COUPON_SCHEMA>;
+export type CouponPage = FromSchema<typeof COUPON_PAGE_SCHEMA>;
+export type Changes = FromSchema<typeof CHANGES_SCHEMA>;

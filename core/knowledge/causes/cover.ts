@@ -29,7 +29,7 @@ export const COVER_CAUSES: readonly Cause[] = [
     remedy: {
       kind: 'setting',
       plain: 'Set the flow for this nozzle and read it at the nozzle.',
-      prevent: 'Read it there each time the bottle is changed.',
+      prevent: 'Read it there each time the cylinder is changed.',
     },
   },
   {
@@ -76,7 +76,7 @@ export const COVER_CAUSES: readonly Cause[] = [
     remedy: {
       kind: 'part',
       plain: 'Tighten or change the leaking hose or ring.',
-      prevent: 'Soapy water at each bottle change.',
+      prevent: 'Soapy water at each cylinder change.',
       caution: 'Shut the cylinder first.',
     },
   },
@@ -104,7 +104,7 @@ export const COVER_CAUSES: readonly Cause[] = [
     checkStrength: 0.98,
     remedy: {
       kind: 'part',
-      plain: 'Open the valve, or change the bottle.',
+      plain: 'Open the valve, or change the cylinder.',
       prevent: 'Look at the gauge before the first run.',
       caution: 'Chain it; back the regulator off; open slowly, standing aside.',
     },
@@ -232,7 +232,7 @@ export const COVER_CAUSES: readonly Cause[] = [
   {
     id: 'gas-impure',
     name: 'Damp or impure gas',
-    plain: 'Water or air in the bottle or in an old hose.',
+    plain: 'Water or air in the cylinder or in an old hose.',
     group: 'cover',
     prior: 0.006,
     priorFactors: [
@@ -249,8 +249,8 @@ export const COVER_CAUSES: readonly Cause[] = [
     check: 'check-purge',
     remedy: {
       kind: 'part',
-      plain: 'Purge the hose for a minute; if that cures it, change the hose, else the bottle.',
-      prevent: 'Leave some pressure in the bottle; cap hoses.',
+      plain: 'Purge the hose for a minute; if that cures it, change the hose, else the cylinder.',
+      prevent: 'Leave some pressure in the cylinder; cap hoses.',
     },
   },
 ];

@@ -22,7 +22,7 @@ export const COVER_CHECKS: readonly Check[] = [
   {
     id: 'check-gas-soap',
     name: 'Soapy water on the gas line',
-    plain: 'Flow set, brush soapy water on every joint; or shut the bottle and watch the gauge fall.',
+    plain: 'Flow set, brush soapy water on every joint; or shut the cylinder and watch the gauge fall.',
     shows: 'bubbles, or the gauge falls in a minute',
     minutes: 3,
     tools: 'soapy water',

@@ -9,7 +9,7 @@ export const HOLES: readonly Finding[] = [
     sense: 'see',
     leak: 0.015,
     mistakenFor: 'spatter craters on the skin: a hole has a dark inside',
-    words: ['porosity', 'pores', 'pinholes', 'sponge', 'honeycomb', 'gas holes'],
+    words: ['porosity', 'pores', 'pinholes', 'gas holes'],
     drawing: { view: 'top', bead: { holes: 'scattered' } },
   },
   {

@@ -1,0 +1,129 @@
+import { completeMix, type GasMix } from '../case/gas-mix';
+import type { BaseMetal, Case, Joint } from '../case/schema';
+import { currentFromWireSpeed, wireSpeedFromCurrent } from './burn-off';
+import { depositedArea } from './bead';
+import { ARC_LENGTH_MM } from './coefficients';
+import { currentWanted } from './heat';
+import { sprayShare } from './transfer';
+import { isTubular, wireMetal, type Wire } from './wire';
+
+/** The surroundings of an arc, read from a case once: wire, gas, plate, nozzle. Nothing else of the case is asked again. */
+export type ArcSetup = {
+  wire: Wire | null;
+  gas: GasMix;
+  /** False where the usual mix of the wire stands in for one that is not stated. */
+  gasKnown: boolean;
+  /** Null gas is a wire that needs none. */
+  usesGas: boolean;
+  pulse: boolean;
+  /** As stated, else the metal the wire is made for. */
+  baseMetal: BaseMetal;
+  joint: Joint;
+  draught: 'still' | 'breeze' | 'windy';
+  boreMm: number | null;
+  flowSchool: 'ample' | 'lean';
+  currentWantedA: number | null;
+  thinnestMm: number | null;
+  usualStickOutMm: { low: number; wanted: number; high: number };
+};
+
+/** A setup whose wire is known: what the laws of current need. */
+export type WireSetup = ArcSetup & { wire: Wire };
+
+/** Leg a single pass usually gets: 2 mm and 0.9 mm per mm of the thinner part, up to 6 mm plate. */
+const EXPECTED_LEG = { baseMm: 2, perMm: 0.9 };
+
+const ARGON_18: GasMix = { argonPct: 82, co2Pct: 18, oxygenPct: 0, heliumPct: 0 };
+const PURE_ARGON: GasMix = { argonPct: 100, co2Pct: 0, oxygenPct: 0, heliumPct: 0 };
+
+function stickOutWindow(wire: Wire | null, gas: GasMix, tight: boolean): ArcSetup['usualStickOutMm'] {
+  if (wire !== null && isTubular(wire.class)) return { low: 12, wanted: 16, high: 22 };
+  if (wire !== null && wireMetal(wire.class) === 'aluminium') return { low: 10, wanted: 14, high: 19 };
+  if (wire !== null && wire.diameterMm >= 1.2 && gas.co2Pct <= 20) return { low: 9, wanted: 14, high: 20 };
+  return tight ? { low: 6, wanted: 8, high: 11 } : { low: 7, wanted: 10, high: 14 };
+}
+
+function currentForJob(job: NonNullable<Case['job']>, baseMetal: BaseMetal): number | null {
+  if (job.thicknessMm === undefined) return null;
+  return currentWanted({
+    baseMetal,
+    thicknessMm: job.thicknessMm,
+    joint: job.joint ?? 'bead-on-plate',
+    position: job.position ?? 'flat',
+    ...(job.otherThicknessMm === undefined ? {} : { otherThicknessMm: job.otherThicknessMm }),
+    ...(job.gapMm === undefined ? {} : { gapMm: job.gapMm }),
+  });
+}
+
+/**
+ * Reads the surroundings of an arc from a case. What is missing stays unknown, but for the gas of a
+ * wire that cannot run without one: its usual mix stands in, and `gasKnown` is false.
+ */
+export function arcSetup(input: Case): ArcSetup {
+  const { rig = {}, job = {}, preferences = {} } = input;
+  const wire =
+    rig.wire?.class !== undefined && rig.wire.diameterMm !== undefined
+      ? { class: rig.wire.class, diameterMm: rig.wire.diameterMm }
+      : null;
+  const usual = rig.wire?.class === 'solid-aluminium' ? PURE_ARGON : ARGON_18;
+  const gas = rig.gas ? completeMix(rig.gas) : usual;
+  const baseMetal = job.baseMetal ?? (rig.wire?.class === undefined ? 'mild-steel' : wireMetal(rig.wire.class));
+  return {
+    wire,
+    gas,
+    gasKnown: rig.gas !== undefined,
+    usesGas: rig.wire?.class !== 'tubular-self-shielded' && rig.process !== 'fcaw-self-shielded',
+    pulse: rig.mode === 'pulse',
+    baseMetal,
+    joint: job.joint ?? 'bead-on-plate',
+    draught: job.draught ?? 'still',
+    boreMm: rig.nozzleBoreMm ?? null,
+    flowSchool: preferences.gasFlow ?? 'ample',
+    currentWantedA: currentForJob(job, baseMetal),
+    thinnestMm: job.thicknessMm === undefined ? null : Math.min(job.thicknessMm, job.otherThicknessMm ?? Infinity),
+    usualStickOutMm: stickOutWindow(wire, gas, preferences.stickOut === 'tight'),
+  };
+}
+
+/** A setup with its wire, or null where the wire is not known. */
+export function withWire(setup: ArcSetup): WireSetup | null {
+  return setup.wire === null ? null : { ...setup, wire: setup.wire };
+}
+
+/** Electrode extension in mm: tip to work less the arc, which is longer in spray. @param stickOutMm contact tip to work */
+export function electrodeExtension(stickOutMm: number, spray: number): number {
+  const arc = ARC_LENGTH_MM.shortCircuit.value + spray * (ARC_LENGTH_MM.spray.value - ARC_LENGTH_MM.shortCircuit.value);
+  return Math.max(1, stickOutMm - arc);
+}
+
+/**
+ * Current at a wire speed and stick-out in a setup; settles the arc length, which itself depends on spray.
+ * @returns A
+ */
+export function currentAt(setup: WireSetup, wireSpeedMPerMin: number, stickOutMm: number): number {
+  const first = currentFromWireSpeed(wireSpeedMPerMin, setup.wire, electrodeExtension(stickOutMm, 0));
+  const spray = sprayShare(first, setup.wire, setup.gas);
+  return currentFromWireSpeed(wireSpeedMPerMin, setup.wire, electrodeExtension(stickOutMm, spray));
+}
+
+/**
+ * Wire speed for a current in a setup.
+ * @returns m/min
+ */
+export function wireSpeedAt(setup: WireSetup, currentA: number, stickOutMm: number): number {
+  const spray = sprayShare(currentA, setup.wire, setup.gas);
+  return wireSpeedFromCurrent(currentA, setup.wire, electrodeExtension(stickOutMm, spray));
+}
+
+/**
+ * Travel speed a steady hand would use: the leg or cap follows the thinner part.
+ * @param wireSpeedMPerMin wire feed speed in m/min
+ * @returns mm/min
+ */
+export function expectedTravel(setup: WireSetup, wireSpeedMPerMin: number): number {
+  const thin = Math.min(6, Math.max(0.6, setup.thinnestMm ?? 3));
+  const leg = EXPECTED_LEG.baseMm + EXPECTED_LEG.perMm * thin;
+  const area = leg ** 2 / 2;
+  const perMetre = depositedArea(wireSpeedMPerMin, setup.wire, setup.gas, 1000);
+  return Math.min(900, Math.max(120, (perMetre * 1000) / area));
+}

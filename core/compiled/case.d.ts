@@ -1,0 +1,3 @@
+import type { CompiledValidator } from '../schema/validate';
+declare const matches: CompiledValidator;
+export default matches;

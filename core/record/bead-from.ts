@@ -1,0 +1,67 @@
+import type { Answer } from '../answer';
+import { appearanceDifference } from '../bead/appearance';
+import type { Case } from '../case/schema';
+import { movesNow, nextSettings } from '../correction/next-settings';
+import { emptyDraft, type Draft } from './draft';
+import type { Habits } from './habits';
+import { takenMove } from './move-words';
+import type { Bead, NewBead } from './schema';
+
+/** Where and with what a bead was run. */
+export type RunWith = { couponId: string; setupId: string; jobId: string };
+
+/**
+ * A draft as the bead that is logged: everything that its case asks for, what was made of it, and by what.
+ * @param draft the bead in front of the welder
+ * @param input the case it was judged as
+ * @param answer what that case was answered with
+ * @param ranAt now, as the device's clock has it
+ */
+export function beadFrom(
+  draft: Draft,
+  input: Case,
+  answer: Answer,
+  ran: RunWith,
+  { changes, schools }: Pick<Habits, 'changes' | 'schools'>,
+  ranAt: Date,
+): NewBead {
+  const [top] = answer.causes;
+  const [move] = movesNow(answer.correction, changes);
+  return {
+    id: draft.id,
+    ...ran,
+    ranAt: ranAt.toISOString(),
+    settings: draft.settings,
+    readings: input.readings ?? {},
+    schools,
+    findings: draft.findings,
+    names: answer.names,
+    verdict: top === undefined ? null : { cause: top.cause, name: top.name, probability: top.probability },
+    move: move === undefined ? null : takenMove(move),
+    appearance: appearanceDifference(answer.appearance.now),
+    judgedBy: answer.judgedBy,
+    outcome: null,
+    note: '',
+  };
+}
+
+/**
+ * The draft of the bead after one that was logged: its settings with the change that was decided on, nothing seen yet.
+ * @param id of the new draft
+ */
+export function draftAfter(draft: Draft, answer: Answer, changes: Habits['changes'], id: string): Draft {
+  return {
+    ...emptyDraft(id),
+    readings: draft.readings,
+    settings: nextSettings(draft.settings, answer.correction, changes),
+  };
+}
+
+/** The draft of the next bead on a coupon, from the last one that was logged on it; empty where there is none. */
+export function draftFromLast(last: Pick<Bead, 'settings' | 'move'> | null, id: string): Draft {
+  if (last === null) return emptyDraft(id);
+  const { settings, move } = last;
+  const turned =
+    move?.kind === 'setting' && move.setting !== undefined && move.to !== undefined ? { [move.setting]: move.to } : {};
+  return { ...emptyDraft(id), settings: { ...settings, ...turned } };
+}

@@ -1,0 +1,151 @@
+import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
+import { FINDINGS_SCHEMA, READINGS_SCHEMA, SETTINGS_SCHEMA, type FindingState } from '../case/schema';
+import type { StatedId } from '../evidence/ids';
+import { ID } from '../schema/parts';
+import { SETTING_NAMES, takesFigure, type ReadSetting, type Reading, type SettingName } from '../setting/table';
+
+/**
+ * The bead in front of the welder, not yet logged. It lives on the device and outlives a reload; its id is made when
+ * it is begun. `typed` holds what was typed and cannot be taken, so that nothing typed is lost.
+ */
+const DRAFT_SCHEMA = {
+  type: 'object',
+  additionalProperties: false,
+  required: ['id', 'settings', 'readings', 'findings', 'typed'],
+  properties: {
+    id: ID,
+    settings: SETTINGS_SCHEMA,
+    readings: READINGS_SCHEMA,
+    findings: FINDINGS_SCHEMA,
+    typed: {
+      type: 'object',
+      propertyNames: { enum: SETTING_NAMES },
+      additionalProperties: { type: 'string', maxLength: 200 },
+    },
+  },
+} as const satisfies JSONSchema;
+
+/** One field as it stood before a step; null where there was none. */
+const FIELD_BEFORE_SCHEMA = {
+  type: 'object',
+  additionalProperties: false,
+  required: ['part', 'key', 'was'],
+  properties: {
+    part: { enum: ['settings', 'readings', 'findings', 'typed'] },
+    key: { type: 'string', maxLength: 80 },
+    was: { type: ['string', 'number', 'null'], maxLength: 200 },
+  },
+} as const satisfies JSONSchema;
+
+const LONGEST_PAST = 50;
+
+/** A draft with the way back: what each step changed, not what each step left. */
+export const DRAFT_HISTORY_SCHEMA = {
+  type: 'object',
+  additionalProperties: false,
+  required: ['now', 'past'],
+  properties: {
+    now: DRAFT_SCHEMA,
+    past: {
+      type: 'array',
+      maxItems: LONGEST_PAST,
+      items: {
+        type: 'object',
+        additionalProperties: false,
+        required: ['before', 'logged'],
+        properties: {
+          before: { type: 'array', maxItems: 200, items: FIELD_BEFORE_SCHEMA },
+          /** The bead that this step logged, if it did. */
+          logged: { type: ['string', 'null'], maxLength: 40 },
+        },
+      },
+    },
+  },
+} as const satisfies JSONSchema;
+
+export type Draft = FromSchema<typeof DRAFT_SCHEMA>;
+export type DraftHistory = FromSchema<typeof DRAFT_HISTORY_SCHEMA>;
+type FieldBefore = FromSchema<typeof FIELD_BEFORE_SCHEMA>;
+
+const PARTS = ['settings', 'readings', 'findings', 'typed'] as const;
+type Field = string | number;
+const fieldsOf = (draft: Draft, part: FieldBefore['part']): Record<string, Field> => draft[part];
+
+/** A draft in which nothing is known. @param id made by the device */
+export const emptyDraft = (id: string): Draft => ({ id, settings: {}, readings: {}, findings: {}, typed: {} });
+
+/** Every field that differs, as it stood before. */
+function fieldsBefore(before: Draft, after: Draft): FieldBefore[] {
+  return PARTS.flatMap((part) => {
+    const [old, now] = [fieldsOf(before, part), fieldsOf(after, part)];
+    const keys = [...new Set([...Object.keys(old), ...Object.keys(now)])];
+    return keys.filter((key) => old[key] !== now[key]).map((key) => ({ part, key, was: old[key] ?? null }));
+  });
+}
+
+/** The next state of a draft, with the way back kept. @param logged id of a bead this step logged */
+export function step(history: DraftHistory, next: Draft, logged: string | null = null): DraftHistory {
+  const before = fieldsBefore(history.now, next);
+  if (before.length === 0 && logged === null) return history;
+  return { now: next, past: [...history.past, { before, logged }].slice(-LONGEST_PAST) };
+}
+
+/**
+ * One step back; `unlog` is the id of a bead to take back when that step had logged one. The bead that was taken back
+ * keeps its id, so the draft goes on under a new one.
+ */
+export function undo(history: DraftHistory, newId: string): { history: DraftHistory; unlog: string | null } {
+  const last = history.past[history.past.length - 1];
+  if (last === undefined) return { history, unlog: null };
+  const now: Draft = { ...history.now, id: last.logged === null ? history.now.id : newId };
+  for (const part of PARTS) {
+    const fields = { ...fieldsOf(now, part) };
+    for (const { key, was } of last.before.filter((field) => field.part === part)) {
+      if (was === null) delete fields[key];
+      else fields[key] = was;
+    }
+    Object.assign(now, { [part]: fields });
+  }
+  return { history: { now, past: history.past.slice(0, -1) }, unlog: last.logged };
+}
+
+const AFTER: Record<FindingState, FindingState> = { unknown: 'present', present: 'absent', absent: 'unknown' };
+
+/** A tap on a finding: unknown, seen, not there, unknown again. */
+export function tapFinding(draft: Draft, id: StatedId): Draft {
+  return setFinding(draft, id, AFTER[draft.findings[id] ?? 'unknown']);
+}
+
+export function setFinding(draft: Draft, id: StatedId, state: FindingState): Draft {
+  const { [id]: _, ...rest } = draft.findings;
+  return { ...draft, findings: state === 'unknown' ? rest : { ...rest, [id]: state } };
+}
+
+/** Says how a figure was got. */
+export function setReading(draft: Draft, setting: ReadSetting, reading: Reading): Draft {
+  return { ...draft, readings: { ...draft.readings, [setting]: reading } };
+}
+
+/** Sets a figure in the inside unit, or makes it unknown. */
+export function setSetting(draft: Draft, setting: SettingName, value: number | null): Draft {
+  const { [setting]: _, ...rest } = draft.settings;
+  const { [setting]: __, ...typed } = draft.typed;
+  return { ...draft, settings: value === null ? rest : { ...rest, [setting]: value }, typed };
+}
+
+/**
+ * Takes a typed figure: a good one is set, a bad one is kept as typed beside the last good one.
+ * @param text what was typed, decimal point or comma
+ * @param toInside converts from the unit on the screen
+ */
+export function typeSetting(
+  draft: Draft,
+  setting: SettingName,
+  text: string,
+  toInside: (value: number) => number,
+): Draft {
+  if (text.trim() === '') return setSetting(draft, setting, null);
+  const value = toInside(Number(text.replace(',', '.')));
+  if (takesFigure(setting, value)) return setSetting(draft, setting, value);
+  return { ...draft, typed: { ...draft.typed, [setting]: text.slice(0, 200) } };
+}

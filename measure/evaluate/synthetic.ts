@@ -1,0 +1,133 @@
+import { balanceHalfWidth, balanceVoltage } from '../../core/arc/balance';
+import { arcSetup, expectedTravel, readArc, wireSpeedAt } from '../../core/arc/reading';
+import { CASE_FORMAT, type Case, type FindingState, type Job, type Settings } from '../../core/case/schema';
+import { priorOf } from '../../core/diagnosis/circumstance';
+import { showsGiven } from '../../core/diagnosis/likely-sets';
+import { NETWORK, type NetworkNode } from '../../core/diagnosis/network';
+import { CAUSES, type ResidualName } from '../../core/knowledge';
+import { RIGS, type RigName } from '../../core/cases/rigs';
+
+/** A case drawn from the network: what truly holds, and what a noisy eye reports of it. */
+export type DrawnCase = { causes: number[]; input: Case; truth: (node: NetworkNode) => boolean };
+
+/** Noise: trouble overlooked, trouble imagined; and how often a finding is looked for at all, the rest is unknown. */
+const MISSED = 0.1;
+const IMAGINED = 0.01;
+const LOOKED_FOR = 0.4;
+/** Scatter of sound beads and of readings, in residual units. */
+const SCATTER = 0.9;
+/** How often each figure is known. */
+const FIGURE_KNOWN = 0.7;
+
+/** A repeatable stream of numbers from 0 to 1 (mulberry32). */
+export function stream(seed: number): () => number {
+  let state = seed;
+  return () => {
+    state = (state + 0x6d2b79f5) | 0;
+    let t = Math.imul(state ^ (state >>> 15), 1 | state);
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+}
+
+const RIG_NAMES = Object.keys(RIGS) as RigName[];
+const JOBS: Job[] = [
+  { baseMetal: 'mild-steel', thicknessMm: 1.5, joint: 'lap', position: 'flat', draught: 'still' },
+  { baseMetal: 'mild-steel', thicknessMm: 3, joint: 'butt', position: 'vertical-down', gapMm: 1 },
+  { baseMetal: 'mild-steel', thicknessMm: 5, joint: 'fillet', position: 'horizontal', surface: ['mill-scale'] },
+  { baseMetal: 'mild-steel', thicknessMm: 8, joint: 'fillet', position: 'flat', surface: ['rust'], draught: 'breeze' },
+];
+
+function normal(random: () => number): number {
+  return Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+}
+
+/** Draws causes at their priors until one to three hold that may hold together. */
+function drawCauses(priors: readonly number[], random: () => number): number[] {
+  for (;;) {
+    const held = priors.flatMap((prior, c) => (random() < prior ? [c] : []));
+    const groups = held.map((c) => NETWORK.group[c]).filter((g) => g >= 0);
+    if (held.length >= 1 && held.length <= 3 && new Set(groups).size === groups.length) return held;
+  }
+}
+
+/** Figures whose residuals lie where the causes put them, with the scatter of hands and meters. */
+function drawSettings(base: Case, causes: readonly number[], random: () => number): Settings {
+  const setup = arcSetup(base);
+  if (setup.wire === null) return {};
+  const known = { ...setup, wire: setup.wire };
+  const residual = (name: ResidualName): number => {
+    const pulls = causes.flatMap((c) =>
+      (CAUSES[c].figures ?? []).filter((link) => link.residual === name).map(({ at }) => at),
+    );
+    return pulls.reduce((sum, at) => sum + at, 0) + SCATTER * normal(random);
+  };
+  const bounded = (value: number, low: number, high: number): number =>
+    Math.min(high, Math.max(low, Number(value.toFixed(1))));
+  const stick = residual('stickOut');
+  const { low, wanted, high } = setup.usualStickOutMm;
+  const stickOutMm = bounded(wanted + stick * (stick > 0 ? high - wanted : wanted - low), 4, 45);
+  const current = Math.min(380, Math.max(25, (setup.currentWantedA ?? 120) * Math.exp(0.18 * residual('heat'))));
+  const wireSpeedMPerMin = bounded(wireSpeedAt(known, current, stickOutMm), 1, 25);
+  const volts =
+    balanceVoltage(current, setup.wire, setup.gas) +
+    residual('balance') * balanceHalfWidth(current, setup.wire, setup.gas);
+  const travel = expectedTravel(known, wireSpeedMPerMin) * Math.exp(0.45 * residual('travel'));
+  const window = readArc(
+    setup,
+    {
+      voltageV: null,
+      wireSpeedMPerMin,
+      stickOutMm,
+      gasFlowLPerMin: null,
+      travelSpeedMmPerMin: null,
+      travelAngleDeg: null,
+    },
+    base,
+  ).flowWindow;
+  const flow = residual('flow');
+  const flowOf = (w: { low: number; high: number; wanted: number }): number =>
+    flow < -0.9 ? w.low * (1 + 0.25 * flow) : flow > 0.9 ? w.high * (1 + 0.25 * flow) : w.wanted;
+  const settings: Settings = {
+    wireSpeedMPerMin,
+    voltageV: bounded(volts, 9, 48),
+    stickOutMm,
+    travelSpeedMmPerMin: bounded(travel, 30, 2000),
+    ...(window === null ? {} : { gasFlowLPerMin: bounded(flowOf(window), 0, 55) }),
+  };
+  return Object.fromEntries(Object.entries(settings).filter(() => random() < FIGURE_KNOWN)) as Settings;
+}
+
+/**
+ * Draws one case from the network with noise.
+ * @param random a stream of numbers from 0 to 1
+ */
+export function drawCase(random: () => number): DrawnCase {
+  const rig = RIGS[RIG_NAMES[Math.floor(random() * RIG_NAMES.length)]];
+  const plain = JOBS[Math.floor(random() * JOBS.length)];
+  const metal =
+    rig.wire.class === 'solid-aluminium'
+      ? 'aluminium'
+      : rig.wire.class === 'solid-stainless'
+        ? 'stainless'
+        : 'mild-steel';
+  const base: Case = { format: CASE_FORMAT, job: { ...plain, baseMetal: metal }, rig };
+  const causes = drawCauses(
+    CAUSES.map((cause) => priorOf(cause, base).prior),
+    random,
+  );
+  const answers = new Map<string, boolean>();
+  const truth = (node: NetworkNode): boolean => {
+    const known = answers.get(node.id) ?? random() < showsGiven(node, causes);
+    answers.set(node.id, known);
+    return known;
+  };
+  const findings: Record<string, FindingState> = {};
+  for (const node of NETWORK.nodes) {
+    if (node.id.startsWith('check-') || node.minutes > 1) continue;
+    if (random() >= LOOKED_FOR) continue;
+    const trouble = truth(node) ? random() >= MISSED : random() < IMAGINED;
+    findings[node.id] = trouble !== node.good ? 'present' : 'absent';
+  }
+  return { causes, input: { ...base, settings: drawSettings(base, causes, random), findings }, truth };
+}
