@@ -1,13 +1,14 @@
 import compression from 'compression';
-import express, { type Express } from 'express';
+import express, { type Express, type RequestHandler } from 'express';
 import helmet from 'helmet';
-import { join } from 'node:path';
-import { beadRoutes } from './beads';
-import { couponRoutes } from './coupons';
-import type { Store } from './db/open';
-import { diagnoseRoutes } from './diagnose';
-import { handleError, sendProblem } from './problem';
-import { rigRoutes } from './rigs';
+import { extname, join } from 'node:path';
+import type { Context } from './api/endpoint';
+import { routesFor } from './api/endpoint';
+import { ENDPOINTS } from './api/endpoints';
+import { openApi } from './api/openapi';
+import { knownHostsOnly } from './http/known-hosts';
+import { BODY_LIMIT_KB, errorHandler, sendPage, sendProblem } from './http/problem';
+import { requestLog } from './http/request-log';
 
 /** Only what the app itself ships may load; styles are written into the page by the style engine. */
 const CONTENT_POLICY = {
@@ -23,36 +24,52 @@ const CONTENT_POLICY = {
   },
 };
 
-/**
- * The whole server: API under /api, the built app for everything else.
- * @param store an open database
- * @param site folder of the built app, or null for the API alone
- */
-export function createApp(store: Store, site: string | null): Express {
+/** Built files carry a hash in their names, so they may be kept for good; the page itself may not. */
+function siteRoutes(site: string): RequestHandler[] {
+  const kept = { immutable: true, maxAge: '1y', fallthrough: true } as const;
+  const page: RequestHandler = (request, response, next) => {
+    if (request.method !== 'GET' && request.method !== 'HEAD') return next();
+    // A file that is not there is not answered with the page: a script would fail on it.
+    if (extname(request.path) !== '') return next();
+    response.set('Cache-Control', 'no-cache').sendFile(join(site, 'index.html'), (error) => error && next(error));
+  };
+  return [
+    express.Router().use('/_expo', express.static(join(site, '_expo'), kept)),
+    express.Router().use('/assets', express.static(join(site, 'assets'), kept)),
+    express.static(site, { index: false }),
+    page,
+  ];
+}
+
+export type AppOptions = Context & {
+  /** Folder of the built app, or null for the API alone. */
+  site: string | null;
+  /** Further host names that this server goes by. */
+  hostNames?: readonly string[];
+};
+
+/** The whole server: API under /api, the built app for everything else. */
+export function createApp({ site, hostNames = [], ...context }: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
+  app.set('query parser', 'simple');
+  app.use(requestLog(context.log));
+  app.use(knownHostsOnly(hostNames));
   app.use(helmet({ contentSecurityPolicy: CONTENT_POLICY, strictTransportSecurity: false }));
   app.use(compression());
-  app.use('/api', express.json({ limit: '256kb', strict: false }));
-  app.get('/api/health', (_request, response) => {
-    response.json({ ok: true });
+  app.use('/api', express.json({ limit: `${BODY_LIMIT_KB}kb`, strict: false }));
+  app.use('/api', (_request, response, next) => {
+    response.set('Cache-Control', 'no-store');
+    next();
   });
-  app.use('/api/diagnose', diagnoseRoutes());
-  app.use('/api/rigs', rigRoutes(store));
-  app.use('/api/coupons', couponRoutes(store));
-  app.use('/api/beads', beadRoutes(store));
+  const description = openApi(ENDPOINTS);
+  app.get('/api/openapi.json', (_request, response) => void response.json(description));
+  app.use('/api', routesFor(ENDPOINTS, context));
   app.use('/api', (_request, response) =>
-    sendProblem(response, 404, 'No such address', 'There is nothing at this address of the API.'),
+    sendProblem(response, 'no-such-address', 'There is nothing at this address of the API.'),
   );
-  if (site !== null) {
-    // Built files carry a hash in their names, so they may be kept for good; the page itself may not.
-    app.use('/_expo', express.static(join(site, '_expo'), { immutable: true, maxAge: '1y', fallthrough: false }));
-    app.use('/assets', express.static(join(site, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }));
-    app.use(express.static(site, { index: false }));
-    app.get('/{*path}', (_request, response) => {
-      response.set('Cache-Control', 'no-cache').sendFile(join(site, 'index.html'));
-    });
-  }
-  app.use(handleError);
+  if (site !== null) app.use(...siteRoutes(site));
+  app.use((_request, response) => sendPage(response, 404, 'There is nothing at this address.'));
+  app.use(errorHandler(context.log));
   return app;
 }

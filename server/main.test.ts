@@ -4,22 +4,33 @@ import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
+import { answer } from '../core/answer';
+import { EXAMPLE_CASE } from '../core/cases/example';
 
 const ROOT = resolve(__dirname, '..');
 const folder = mkdtempSync(join(tmpdir(), 'jolly-start-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 /** Starts the server as `npm start` does and waits until it ends or says that it is ready. */
-function start(env: Record<string, string>, flags: string[] = []): Promise<{ code: number | null; said: string }> {
+function start(
+  env: Record<string, string>,
+  flags: string[] = [],
+  whenReady: (address: string) => Promise<void> = async () => undefined,
+): Promise<{ code: number | null; said: string }> {
   const child = spawn(join(ROOT, 'node_modules', '.bin', 'tsx'), ['server/main.ts', ...flags], {
     cwd: ROOT,
     env: { ...process.env, ...env },
   });
   return new Promise((done) => {
     let said = '';
+    let ready = false;
     const hear = (chunk: Buffer): void => {
       said += chunk.toString();
-      if (said.includes('is ready')) child.kill('SIGTERM');
+      const address = /ready: (\S+)/.exec(said)?.[1];
+      if (address !== undefined && !ready) {
+        ready = true;
+        void whenReady(address).finally(() => child.kill('SIGTERM'));
+      }
     };
     child.stdout.on('data', hear);
     child.stderr.on('data', hear);
@@ -54,7 +65,23 @@ describe('starting the server', () => {
     writeFileSync(blocked, '');
     const { code, said } = await start({ PORT: '0', DATA_DIR: blocked });
     expect(code).toBe(1);
-    expect(said).toMatch(/^The database .* cannot be opened .*Set DATA_DIR/);
+    expect(said).toMatch(/^DATA_DIR takes a folder, and .* is a file\. Set DATA_DIR/);
     expect(said.trim().split('\n')).toHaveLength(1);
+    expect((await start({ PORT: '0', DATA_DIR: ' ' })).said).toMatch(/^DATA_DIR takes the path of a folder/);
   }, 30_000);
+
+  it('remembers that a workshop was begun empty, and works cases out in threads of its own', async () => {
+    const DATA_DIR = join(folder, 'empty');
+    await start({ PORT: '0', DATA_DIR }, ['--empty']);
+    let rigs: unknown = null;
+    let answered: unknown = null;
+    await start({ PORT: '0', DATA_DIR }, [], async (address) => {
+      rigs = await (await fetch(`${address}/api/rigs`)).json();
+      const body = JSON.stringify(EXAMPLE_CASE);
+      const headers = { 'content-type': 'application/json' };
+      answered = await (await fetch(`${address}/api/diagnose`, { method: 'POST', body, headers })).json();
+    });
+    expect(rigs).toEqual([]);
+    expect(answered).toEqual(JSON.parse(JSON.stringify(answer(EXAMPLE_CASE))));
+  }, 40_000);
 });

@@ -1,30 +1,33 @@
 import { createServer } from 'node:http';
-import { join, resolve } from 'node:path';
+import { join } from 'node:path';
 import { createApp } from './app';
-import { openStore, StartError } from './db/open';
-import { isEmpty } from './db/queries';
+import { isNew, markBegun } from './db/begin';
+import { openStore } from './db/open';
 import { loadWorkshop } from './demo/load';
+import { startDiagnosisPool } from './diagnosis/pool';
+import { readEnvironment, ROOT } from './environment';
+import { createLog } from './http/request-log';
+import { StartError } from './start-error';
 
-/** Reads PORT. @throws StartError when it is no port number */
-function portFromEnvironment(): number {
-  const text = process.env.PORT ?? '4173';
-  const port = Number(text);
-  if (!Number.isInteger(port) || port < 0 || port > 65535)
-    throw new StartError(`PORT takes a whole number from 0 to 65535, not "${text}".`);
-  return port;
-}
-
-/** Opens, migrates, fills a new database with the demo workshop, and serves until stopped. */
+/** Opens, checks, migrates, fills a new database with the demo workshop unless told not to, and serves until stopped. */
 function main(): void {
-  const port = portFromEnvironment();
-  const host = process.env.HOST ?? '127.0.0.1';
-  const root = resolve(__dirname, '..');
-  const file = join(process.env.DATA_DIR ?? join(root, 'data'), 'jolly-tinker.sqlite');
-  const { store, close } = openStore(file);
-  if (isEmpty(store) && !process.argv.includes('--empty')) loadWorkshop(store);
-  const server = createServer(createApp(store, join(root, 'dist')));
-  server.on('error', (error: NodeJS.ErrnoException) => {
+  const { port, host, hostNames, databaseFile } = readEnvironment();
+  const log = createLog();
+  const { store, close } = openStore(databaseFile);
+  if (isNew(store)) {
+    if (!process.argv.includes('--empty')) loadWorkshop(store);
+    markBegun(store);
+  }
+  const pool = startDiagnosisPool();
+  const report = (row: object): void => log.warn(row, 'a row cannot be read and was passed over');
+  const app = createApp({ store, diagnose: pool.diagnose, log, report, site: join(ROOT, 'dist'), hostNames });
+  const server = createServer(app);
+  const end = (): void => {
+    void pool.close();
     close();
+  };
+  server.on('error', (error: NodeJS.ErrnoException) => {
+    end();
     const taken = error.code === 'EADDRINUSE';
     console.error(
       taken
@@ -39,7 +42,7 @@ function main(): void {
     console.log(`Jolly Tinker is ready: http://${host === '0.0.0.0' ? 'localhost' : host}:${open}`);
   });
   const stop = (): void => {
-    server.close(() => close());
+    server.close(end);
     server.closeAllConnections();
   };
   process.once('SIGINT', stop);

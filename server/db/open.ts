@@ -1,36 +1,91 @@
 import Database from 'better-sqlite3';
-import { drizzle, type BetterSQLite3Database } from 'drizzle-orm/better-sqlite3';
+import { drizzle } from 'drizzle-orm/better-sqlite3';
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator';
-import { mkdirSync } from 'node:fs';
+import { accessSync, constants, existsSync, mkdirSync, readFileSync, statSync } from 'node:fs';
 import { dirname, join } from 'node:path';
+import { StartError } from '../start-error';
+import { completeOldBeads } from './complete';
 import * as schema from './schema';
+import type { Store } from './store';
 
-export type Store = BetterSQLite3Database<typeof schema>;
-export type OpenedStore = { store: Store; close: () => void };
+export type OpenedStore = { store: Store; connection: Database.Database; close: () => void };
 
-/** Something the person who starts the server can cure; its message is one sentence that says how. */
-export class StartError extends Error {}
+export const MIGRATIONS = join(__dirname, 'migrations');
 
-const MIGRATIONS = join(__dirname, 'migrations');
+/** When each version of the schema was made, oldest first, in ms since 1970. */
+function versions(folder: string): number[] {
+  const journal = JSON.parse(readFileSync(join(folder, 'meta', '_journal.json'), 'utf8')) as {
+    entries: { when: number }[];
+  };
+  return journal.entries.map(({ when }) => when);
+}
+
+/** The version a database file was last brought to, or null for a new one. */
+function versionOf(connection: Database.Database): number | null {
+  const table = connection.prepare("SELECT 1 FROM sqlite_master WHERE name = '__drizzle_migrations'").get();
+  if (table === undefined) return null;
+  return connection.prepare('SELECT max(created_at) FROM __drizzle_migrations').pluck().get() as number | null;
+}
+
+/** Says what is wrong with the folder of a database before SQLite says it less plainly. */
+function requireFolder(file: string): void {
+  const folder = dirname(file);
+  if (existsSync(folder) && !statSync(folder).isDirectory())
+    throw new StartError(`DATA_DIR takes a folder, and ${folder} is a file. Set DATA_DIR to another place.`);
+  try {
+    mkdirSync(folder, { recursive: true });
+    accessSync(folder, constants.W_OK);
+  } catch {
+    throw new StartError(`The folder ${folder} cannot be written to. Set DATA_DIR to a folder that can.`);
+  }
+  if (existsSync(file) && statSync(file).isDirectory())
+    throw new StartError(`The database ${file} is a folder. Set DATA_DIR to another place, or move that folder away.`);
+}
+
+/** The first fault SQLite finds in a database, or null. */
+export function faultIn(connection: Database.Database): string | null {
+  const said = connection.pragma('quick_check(1)', { simple: true }) as string;
+  if (said !== 'ok') return said.replace(/\s+/g, ' ');
+  const orphan = connection.pragma('foreign_key_check') as { table: string }[];
+  return orphan.length === 0 ? null : `a row of ${orphan[0].table} names one that is not there`;
+}
 
 /**
- * Opens the database file and brings it to the newest version.
+ * Opens the database file, checks it and brings it to the newest version.
  * @param file path of the SQLite file; its folder is made
- * @throws StartError when the file cannot be opened or is no database
+ * @throws StartError when it cannot be opened, is damaged, is no database, or was made by a newer version
  */
 export function openStore(file: string): OpenedStore {
+  requireFolder(file);
+  let connection: Database.Database | null = null;
   try {
-    mkdirSync(dirname(file), { recursive: true });
-    const connection = new Database(file);
+    // A lock held elsewhere is waited for between requests, not inside one.
+    connection = new Database(file, { timeout: 0 });
     connection.pragma('journal_mode = WAL');
+    connection.pragma('synchronous = FULL');
     connection.pragma('foreign_keys = ON');
+    const [newest] = versions(MIGRATIONS).slice(-1);
+    const version = versionOf(connection);
+    if (version !== null && version > newest)
+      throw new StartError(`The database ${file} was made by a newer version of this program. Start that one instead.`);
+    const fault = faultIn(connection);
+    if (fault !== null)
+      throw new StartError(
+        `The database ${file} is damaged (${fault}). Put a backup back with: npm run restore -- FILE`,
+      );
     const store = drizzle(connection, { schema });
     migrate(store, { migrationsFolder: MIGRATIONS });
-    return { store, close: () => connection.close() };
+    completeOldBeads(store);
+    const opened = connection;
+    return { store, connection, close: () => void opened.close() };
   } catch (error) {
-    const reason = error instanceof Error ? error.message : String(error);
+    connection?.close();
+    if (error instanceof StartError) throw error;
+    const { code = '', message } = error as { code?: string; message: string };
+    if (code.startsWith('SQLITE_BUSY') || code.startsWith('SQLITE_LOCKED'))
+      throw new StartError(`The database ${file} is in use by another program. Stop that one first.`);
     throw new StartError(
-      `The database ${file} cannot be opened (${reason}). Set DATA_DIR to a folder you may write to, or move that file away.`,
+      `The database ${file} cannot be opened (${message}). Set DATA_DIR to a folder you may write to, or move that file away.`,
     );
   }
 }

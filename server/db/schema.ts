@@ -1,15 +1,56 @@
-import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core';
-import type { Bead, Coupon, RigRecord } from '../../core/record/schema';
+import { sql } from 'drizzle-orm';
+import { check, index, integer, sqliteTable, text, uniqueIndex, type AnySQLiteColumn } from 'drizzle-orm/sqlite-core';
+import type { Outcome } from '../../core/record/schema';
 
-/** Machines of the workshop; what is fitted is one document, shaped like the case's rig. */
-export const rigs = sqliteTable('rigs', {
-  id: text('id').primaryKey(),
-  name: text('name').notNull(),
-  rig: text('rig', { mode: 'json' }).$type<RigRecord['rig']>().notNull(),
-  note: text('note').notNull().default(''),
-  arcControlRising: text('arc_control_rising').$type<RigRecord['arcControlRising']>().notNull(),
-  display: text('display').$type<RigRecord['display']>().notNull(),
-});
+/**
+ * Documents stand in text columns and are read row by row (see `rows.ts`), so that one that cannot be read never takes
+ * the list with it. Every row that a device may hold carries the revision it was last written at.
+ */
+
+/** One row: the newest revision, and what was decided when this database was begun. */
+export const ledger = sqliteTable(
+  'ledger',
+  {
+    id: integer('id').primaryKey(),
+    revision: integer('revision').notNull(),
+    /** Whether it was decided if the demo workshop goes in. */
+    begun: integer('begun', { mode: 'boolean' }).notNull(),
+    /** Whether beads of an older version still lack what only code can add to them. */
+    incomplete: integer('incomplete', { mode: 'boolean' }).notNull(),
+  },
+  (table) => [check('one_ledger', sql`${table.id} = 1`)],
+);
+
+export const rigs = sqliteTable(
+  'rigs',
+  {
+    id: text('id').primaryKey(),
+    name: text('name').notNull(),
+    note: text('note').notNull(),
+    putAway: integer('put_away', { mode: 'boolean' }).notNull(),
+    setupId: text('setup_id')
+      .notNull()
+      .references((): AnySQLiteColumn => setups.id),
+    revision: integer('revision').notNull(),
+  },
+  (table) => [index('rigs_by_revision').on(table.revision)],
+);
+
+/** What stood on a machine from a moment on. A row is written once. */
+export const setups = sqliteTable(
+  'setups',
+  {
+    id: text('id').primaryKey(),
+    rigId: text('rig_id')
+      .notNull()
+      .references((): AnySQLiteColumn => rigs.id),
+    fittedAt: text('fitted_at').notNull(),
+    facts: text('facts').notNull(),
+    assumed: integer('assumed', { mode: 'boolean' }).notNull(),
+    revision: integer('revision').notNull(),
+  },
+  (table) => [index('setups_by_rig').on(table.rigId, table.fittedAt)],
+);
 
 export const coupons = sqliteTable(
   'coupons',
@@ -19,10 +60,31 @@ export const coupons = sqliteTable(
       .notNull()
       .references(() => rigs.id),
     title: text('title').notNull(),
-    job: text('job', { mode: 'json' }).$type<Coupon['job']>().notNull(),
     createdAt: text('created_at').notNull(),
+    putAway: integer('put_away', { mode: 'boolean' }).notNull(),
+    jobId: text('job_id')
+      .notNull()
+      .references((): AnySQLiteColumn => jobs.id),
+    /** Counted when a bead is written, so that the log need not. */
+    beadCount: integer('bead_count').notNull(),
+    soundNumber: integer('sound_number'),
+    revision: integer('revision').notNull(),
   },
-  (table) => [index('coupons_by_time').on(table.createdAt)],
+  (table) => [index('coupons_by_time').on(table.createdAt, table.id), index('coupons_by_revision').on(table.revision)],
+);
+
+/** The plate as it was known from a moment on. A row is written once. */
+export const jobs = sqliteTable(
+  'jobs',
+  {
+    id: text('id').primaryKey(),
+    couponId: text('coupon_id')
+      .notNull()
+      .references((): AnySQLiteColumn => coupons.id),
+    at: text('at').notNull(),
+    job: text('job').notNull(),
+  },
+  (table) => [index('jobs_by_coupon').on(table.couponId, table.at)],
 );
 
 export const beads = sqliteTable(
@@ -31,16 +93,27 @@ export const beads = sqliteTable(
     id: text('id').primaryKey(),
     couponId: text('coupon_id')
       .notNull()
-      .references(() => coupons.id, { onDelete: 'cascade' }),
+      .references(() => coupons.id),
     number: integer('number').notNull(),
+    setupId: text('setup_id')
+      .notNull()
+      .references(() => setups.id),
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id),
     ranAt: text('ran_at').notNull(),
-    settings: text('settings', { mode: 'json' }).$type<Bead['settings']>().notNull(),
-    readings: text('readings', { mode: 'json' }).$type<NonNullable<Bead['readings']>>(),
-    findings: text('findings', { mode: 'json' }).$type<Bead['findings']>().notNull(),
-    verdict: text('verdict', { mode: 'json' }).$type<NonNullable<Bead['verdict']>>(),
-    move: text('move', { mode: 'json' }).$type<NonNullable<Bead['move']>>(),
-    outcome: text('outcome').$type<NonNullable<Bead['outcome']>>(),
-    note: text('note').notNull().default(''),
+    /** Settings, findings, verdict and the rest that was so when it was run; written once. */
+    facts: text('facts').notNull(),
+    /** How it was drawn, and the first thing it showed, for lists. */
+    appearance: text('appearance'),
+    shows: text('shows'),
+    outcome: text('outcome').$type<NonNullable<Outcome>>(),
+    note: text('note').notNull(),
+    takenBack: integer('taken_back', { mode: 'boolean' }).notNull(),
+    revision: integer('revision').notNull(),
   },
-  (table) => [index('beads_by_coupon').on(table.couponId, table.number)],
+  (table) => [
+    uniqueIndex('beads_by_number').on(table.couponId, table.number),
+    index('beads_by_revision').on(table.revision),
+  ],
 );

@@ -1,5 +1,6 @@
-import type { Case, Settings } from '../../core/case/schema';
-import type { Coupon, Outcome } from '../../core/record/schema';
+import type { Case, Job } from '../../core/case/schema';
+import type { Outcome } from '../../core/record/schema';
+import type { Settings } from '../../core/setting/table';
 import { BLUE_CART, BOAT_KIT, DOCK_SET } from './rigs';
 
 /** A bead as the workshop would tell it; the verdict and the advised move are computed when it is loaded. */
@@ -10,7 +11,7 @@ export type ToldBead = {
   note?: string;
 };
 /** Times are told as days before the demo is loaded, so that the log never looks old. */
-export type ToldCoupon = { rigId: string; title: string; daysAgo: number; job: Coupon['job']; beads: ToldBead[] };
+export type ToldCoupon = { rigId: string; title: string; daysAgo: number; job: Job; beads: ToldBead[] };
 
 const seen = (...ids: string[]): NonNullable<Case['findings']> =>
   Object.fromEntries(ids.map((id) => [id, 'present' as const]));

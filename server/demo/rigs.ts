@@ -1,4 +1,6 @@
-import type { RigRecord } from '../../core/record/schema';
+import type { NewRig, NewSetup } from '../../core/record/schema';
+
+import { demoId } from './demo-id';
 
 /**
  * The workshop of the Withy Cut canal trust: an invented place, with machines named as a workshop would.
@@ -9,7 +11,9 @@ export const DOCK_SET = '0190a000-0000-7000-8000-000000000001';
 export const BLUE_CART = '0190a000-0000-7000-8000-000000000002';
 export const BOAT_KIT = '0190a000-0000-7000-8000-000000000003';
 
-export const RIGS: readonly RigRecord[] = [
+type ToldRig = Omit<NewRig, 'setup'> & Omit<NewSetup, 'id' | 'fittedAt'>;
+
+const TOLD: readonly ToldRig[] = [
   {
     id: DOCK_SET,
     name: 'Dock set',
@@ -85,3 +89,11 @@ export const RIGS: readonly RigRecord[] = [
     },
   },
 ];
+
+/** The rigs with what was fitted on them when the demo's first coupon was made. @param fittedAt that time */
+export function demoRigs(fittedAt: string): NewRig[] {
+  return TOLD.map(({ rig, arcControlRising, display, ...machine }, index) => ({
+    ...machine,
+    setup: { id: demoId(3, index), fittedAt, rig, arcControlRising, display },
+  }));
+}

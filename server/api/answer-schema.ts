@@ -1,0 +1,119 @@
+import { CAUSE_IDS, STATED_IDS } from '../../core/evidence/ids';
+import { APPEARANCE_SCHEMA } from '../../core/record/schema';
+import { READ_SETTINGS, SETTING_NAMES } from '../../core/setting/table';
+
+/** The shape of an answer, for the published description. Figures are in the inside units; null is "not enough known". */
+const object = <P extends Record<string, object>>(properties: P, optional: (keyof P)[] = []) => ({
+  type: 'object',
+  additionalProperties: false,
+  required: Object.keys(properties).filter((key) => !optional.includes(key)),
+  properties,
+});
+const list = (items: object) => ({ type: 'array', items });
+const figure = { type: ['number', 'null'] };
+const text = { type: 'string' };
+const textOrNull = { type: ['string', 'null'] };
+const chance = { type: 'number', minimum: 0, maximum: 1 };
+const positive = { type: 'number', exclusiveMinimum: 0 };
+const causeId = { enum: CAUSE_IDS };
+const settings = {
+  type: 'object',
+  propertyNames: { enum: SETTING_NAMES },
+  additionalProperties: { type: 'number' },
+};
+const orNull = (schema: { type: string }) => ({ ...schema, type: [schema.type, 'null'] });
+
+const effect = orNull(
+  object({
+    currentA: figure,
+    voltageErrorV: figure,
+    heatRatio: figure,
+    legMm: figure,
+    penetrationMm: figure,
+    heatInputKJPerMm: figure,
+  }),
+);
+const move = {
+  oneOf: [
+    object({
+      kind: { const: 'setting' },
+      setting: { enum: SETTING_NAMES },
+      from: figure,
+      to: { type: 'number' },
+      dialFrom: figure,
+      dialTo: figure,
+      direction: text,
+      because: text,
+      expect: text,
+    }),
+    object({ kind: { const: 'remedy' }, cause: causeId, do: text, because: text, expect: text, caution: text }, [
+      'caution',
+    ]),
+  ],
+};
+const wouldBe = orNull(object({ cause: causeId, name: text, probability: chance }));
+const window = orNull(object({ low: positive, wanted: positive, high: positive }));
+const appearance = { ...APPEARANCE_SCHEMA, required: Object.keys(APPEARANCE_SCHEMA.properties) };
+
+export const ANSWER_SCHEMA = object({
+  arc: object({
+    currentA: figure,
+    balancedVoltageV: figure,
+    balanceHalfWidthV: figure,
+    voltageErrorV: figure,
+    transfer: { enum: ['short-circuit', 'globular', 'spray', 'pulse', 'tubular', 'unstable', null] },
+    currentWantedA: figure,
+    heatRatio: figure,
+    gasFlowWantedLPerMin: figure,
+    flowWindow: window,
+    areaMm2: figure,
+    legMm: figure,
+    penetrationMm: figure,
+    heatInputKJPerMm: figure,
+    expectedTravelMmPerMin: figure,
+  }),
+  causes: list(
+    object({
+      cause: causeId,
+      name: text,
+      plain: text,
+      probability: chance,
+      prior: chance,
+      because: list(object({ evidence: text, name: text, weight: { type: 'number' }, because: text })),
+      toBeSure: text,
+      cure: text,
+      prevent: text,
+    }),
+  ),
+  noCause: chance,
+  nextChecks: list(
+    object({
+      check: { enum: STATED_IDS },
+      kind: { enum: ['finding', 'check'] },
+      name: text,
+      plain: text,
+      shows: textOrNull,
+      mistakenFor: textOrNull,
+      caution: textOrNull,
+      bits: positive,
+      minutes: positive,
+      ifPresent: wouldBe,
+      ifAbsent: wouldBe,
+    }),
+  ),
+  telling: list({ enum: STATED_IDS }),
+  askFor: orNull(object({ setting: { enum: READ_SETTINGS }, bits: positive })),
+  notes: list(object({ kind: { enum: ['contradiction', 'unexplained'] }, about: list(text), text })),
+  correction: object({
+    settings,
+    moves: list(move),
+    alternative: object({ moves: list(move), after: effect }),
+    before: effect,
+    after: effect,
+    outOfReach: list(text),
+  }),
+  cautions: list(object({ id: text, stop: { type: 'boolean' }, text })),
+  names: { type: 'object', additionalProperties: text },
+  appearance: object({ now: appearance, next: appearance }),
+  judgedBy: text,
+});

@@ -1,0 +1,117 @@
+import { Router, type Request, type Response } from 'express';
+import type { Logger } from 'pino';
+import type { Answer } from '../../core/answer';
+import type { Case } from '../../core/case/schema';
+import type { FieldProblem } from '../../core/schema/problems';
+import { ID } from '../../core/schema/parts';
+import type { Validated } from '../../core/schema/validate';
+import type { Store } from '../db/store';
+import type { Unreadable } from '../db/rows';
+import { sendProblem, sendWrongFields, type ProblemCode } from '../http/problem';
+
+/** What every endpoint works with. */
+export type Context = {
+  store: Store;
+  /** Works a case out away from the thread that answers requests. */
+  diagnose: (input: Case) => Promise<Answer>;
+  log: Logger;
+  /** Says that a row cannot be read. */
+  report: (unreadable: Unreadable) => void;
+};
+
+type Schema = object;
+/** A parameter of the address, which is always text: its pattern, and what it takes in words. */
+export type TextParameter = { pattern: string; takes: string; description: string };
+
+type Asked<Body> = { params: Record<string, string>; query: Record<string, string | undefined>; body: Body };
+
+/**
+ * One thing that can be asked of the server, said once: where, what it takes, what it answers, and the work. The
+ * routes, the checks and the published description are all made from this.
+ */
+export type Endpoint<Body = never> = {
+  method: 'get' | 'put' | 'patch' | 'post';
+  /** As OpenAPI writes it: "/coupons/{id}". */
+  path: string;
+  summary: string;
+  query?: Record<string, TextParameter>;
+  body?: { schema: Schema; read: (input: unknown) => Validated<Body> };
+  answer: { schema: Schema; description: string };
+  /** Problems it may answer with, besides those that any may. */
+  problems?: ProblemCode[];
+  /** The answer, or null where there is no such thing. */
+  work: (asked: Asked<Body>, context: Context) => unknown;
+};
+
+/** An endpoint of any body: what the list of all endpoints holds. */
+// eslint-disable-next-line @typescript-eslint/no-explicit-any -- the body's type is known to its own `read` alone
+export type AnyEndpoint = Endpoint<any>;
+
+/** Keeps the type of the body between `read` and `work`. */
+export const endpoint = <Body>(stated: Endpoint<Body>): AnyEndpoint => stated;
+
+const ID_PATTERN = new RegExp(ID.pattern);
+
+/** What an address names that is no id, or a query that is not taken. */
+function addressProblems({ query = {} }: AnyEndpoint, request: Request): FieldProblem[] {
+  const { id } = request.params;
+  const problems: FieldProblem[] =
+    id === undefined || ID_PATTERN.test(String(id)) ? [] : [{ field: 'id', takes: ID.description }];
+  for (const [name, value] of Object.entries(request.query)) {
+    const taken = query[name];
+    if (taken === undefined) problems.push({ field: name.slice(0, 40), takes: 'nothing: there is no such parameter' });
+    else if (typeof value !== 'string' || !new RegExp(taken.pattern).test(value))
+      problems.push({ field: name, takes: taken.takes });
+  }
+  return problems.slice(0, 20);
+}
+
+/** The body with the id of the address; a body that names another is refused. Only an object is read as one. */
+function bodyOf(request: Request): { input: unknown; problem: FieldProblem | null } {
+  const { id } = request.params;
+  const body: unknown = request.body;
+  const isObject = typeof body === 'object' && body !== null && !Array.isArray(body);
+  if (!isObject || id === undefined || request.method === 'PATCH') return { input: body, problem: null };
+  const stated = (body as { id?: unknown }).id;
+  const problem =
+    stated === undefined || stated === id ? null : { field: 'id', takes: 'the id that the address names' };
+  return { input: { ...body, id }, problem };
+}
+
+async function respond(stated: AnyEndpoint, context: Context, request: Request, response: Response): Promise<void> {
+  const wrong = addressProblems(stated, request);
+  if (wrong.length > 0) return sendWrongFields(response, wrong);
+  let value: unknown;
+  if (stated.body !== undefined) {
+    if (!request.is('application/json'))
+      return sendProblem(response, 'wrong-content-type', 'Send the body as application/json.');
+    const { input, problem } = bodyOf(request);
+    if (problem !== null) return sendWrongFields(response, [problem]);
+    const read = stated.body.read(input);
+    if (read.problems !== null) return sendWrongFields(response, read.problems);
+    value = read.value;
+  }
+  const params = request.params as Record<string, string>;
+  const query = request.query as Record<string, string | undefined>;
+  const answer: unknown = await stated.work({ params, query, body: value as never }, context);
+  if (answer === null) return sendProblem(response, 'not-found', 'There is nothing with this id.');
+  response.json(answer);
+}
+
+/** Routes for a list of endpoints. An address that is known but not with this method says so. */
+export function routesFor(endpoints: readonly AnyEndpoint[], context: Context): Router {
+  const router = Router();
+  const paths = [...new Set(endpoints.map(({ path }) => path))];
+  for (const path of paths) {
+    const route = router.route(path.replace(/\{(\w+)\}/g, ':$1'));
+    const here = endpoints.filter((one) => one.path === path);
+    for (const stated of here)
+      route[stated.method]((request: Request, response: Response) => respond(stated, context, request, response));
+    route.all((_request: Request, response: Response) => {
+      const methods = here.map(({ method }) => method.toUpperCase()).join(', ');
+      response.set('Allow', methods);
+      sendProblem(response, 'wrong-method', `This address takes ${methods}.`);
+    });
+  }
+  return router;
+}

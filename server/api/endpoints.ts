@@ -1,0 +1,225 @@
+import { CASE_SCHEMA } from '../../core/case/schema';
+import { validateCase } from '../../core/case/validate';
+import {
+  BEAD_CHANGE_SCHEMA,
+  BEAD_SCHEMA,
+  CHANGES_SCHEMA,
+  COUPON_PAGE_SCHEMA,
+  COUPON_SCHEMA,
+  NEW_BEAD_SCHEMA,
+  NEW_COUPON_SCHEMA,
+  NEW_RIG_SCHEMA,
+  RIG_RECORD_SCHEMA,
+} from '../../core/record/schema';
+import { validateBead, validateBeadChange } from '../../core/record/validate-bead';
+import { validateCoupon } from '../../core/record/validate-coupon';
+import { validateRig } from '../../core/record/validate-rig';
+import { ID, INSTANT } from '../../core/schema/parts';
+import type { Validated } from '../../core/schema/validate';
+import { changeBead, findBead, putBead } from '../db/beads';
+import { changesSince, newestRevision } from '../db/changes';
+import { findCoupon, pageOfCoupons, putCoupon } from '../db/coupons';
+import { findRig, listRigs, putRig } from '../db/rigs';
+import { write, type Writing } from '../db/write';
+import { OutsideModel } from '../diagnosis/outside-model';
+import { ANSWER_SCHEMA } from './answer-schema';
+import { endpoint, type AnyEndpoint, type Context, type TextParameter } from './endpoint';
+
+/** The arc model refuses figures that are each possible but not together; its message names them. */
+async function worked<T>(work: () => Promise<T>): Promise<T> {
+  try {
+    return await work();
+  } catch (error) {
+    if (error instanceof Error && error.name === 'RangeError') throw new OutsideModel(error.message);
+    throw error;
+  }
+}
+
+/** A kind of record: how one is read and how one is written. */
+type Resource<New> = {
+  name: string;
+  path: string;
+  kept: object;
+  fresh: object;
+  validate: (input: unknown) => Validated<New>;
+  find: (id: string, context: Context) => unknown;
+  put: (writing: Writing, value: New) => void;
+};
+
+/** The one pattern of every record: get one, put one. A put may be sent again without harm. */
+function resource<New extends { id: string }>({
+  name,
+  path,
+  kept,
+  fresh,
+  validate,
+  find,
+  put,
+}: Resource<New>): AnyEndpoint[] {
+  const answer = { schema: kept, description: `the ${name} as it is kept` };
+  return [
+    endpoint({
+      method: 'get',
+      path: `${path}/{id}`,
+      summary: `One ${name}.`,
+      answer,
+      problems: ['not-found'],
+      work: ({ params }, context) => find(params.id, context),
+    }),
+    endpoint<New>({
+      method: 'put',
+      path: `${path}/{id}`,
+      summary: `Keeps a ${name}; the same one sent again changes nothing.`,
+      body: { schema: fresh, read: validate },
+      answer,
+      problems: ['conflict'],
+      work: async ({ params, body }, context) => {
+        await write(context.store, (writing) => put(writing, body));
+        return find(params.id, context);
+      },
+    }),
+  ];
+}
+
+const LIMIT: TextParameter = {
+  pattern: '^([1-9]\\d?|1\\d\\d|200)$',
+  takes: 'a whole number from 1 to 200',
+  description: 'most entries of a page',
+};
+const INSTANT_TEXT = INSTANT.pattern.slice(1, -1);
+const ID_TEXT = ID.pattern.slice(1, -1);
+
+/** Anything but the characters that cannot be seen. */
+const WORDS = '^[^\\u0000-\\u001f\\u007f]{1,80}$';
+
+const RIGS = [
+  endpoint({
+    method: 'get',
+    path: '/rigs',
+    summary: 'Every rig with what is fitted now.',
+    answer: { schema: { type: 'array', items: RIG_RECORD_SCHEMA }, description: 'the rigs by name' },
+    work: (_, { store, report }) => listRigs(store, report),
+  }),
+  ...resource({
+    name: 'rig',
+    path: '/rigs',
+    kept: RIG_RECORD_SCHEMA,
+    fresh: NEW_RIG_SCHEMA,
+    validate: validateRig,
+    find: (id, { store }) => findRig(store, id),
+    put: putRig,
+  }),
+];
+
+const COUPONS = [
+  endpoint({
+    method: 'get',
+    path: '/coupons',
+    summary: 'A page of coupons, newest first.',
+    query: {
+      state: {
+        pattern: '^(sound|open)$',
+        takes: 'sound or open',
+        description: 'with a sound bead, or without one yet',
+      },
+      rig: { pattern: ID.pattern, takes: ID.description, description: 'of this rig only' },
+      text: { pattern: WORDS, takes: 'up to 80 letters', description: 'words of the title' },
+      putAway: { pattern: '^(true|false)$', takes: 'true or false', description: 'those put away instead' },
+      after: { pattern: `^${INSTANT_TEXT}~${ID_TEXT}$`, takes: 'the "next" of the page before', description: 'cursor' },
+      limit: LIMIT,
+    },
+    answer: { schema: COUPON_PAGE_SCHEMA, description: 'the page, and the cursor of the next' },
+    work: ({ query }, { store, report }) => {
+      const [createdAt, id] = query.after?.split('~') ?? [];
+      return pageOfCoupons(
+        store,
+        {
+          limit: Number(query.limit ?? 30),
+          putAway: query.putAway === 'true',
+          ...(query.state === undefined ? {} : { state: query.state as 'sound' | 'open' }),
+          ...(query.rig === undefined ? {} : { rigId: query.rig }),
+          ...(query.text === undefined ? {} : { text: query.text }),
+          ...(createdAt === undefined || id === undefined ? {} : { after: { createdAt, id } }),
+        },
+        report,
+      );
+    },
+  }),
+  ...resource({
+    name: 'coupon',
+    path: '/coupons',
+    kept: COUPON_SCHEMA,
+    fresh: NEW_COUPON_SCHEMA,
+    validate: validateCoupon,
+    find: (id, { store, report }) => findCoupon(store, id, report),
+    put: putCoupon,
+  }),
+];
+
+const BEADS = [
+  ...resource({
+    name: 'bead',
+    path: '/beads',
+    kept: BEAD_SCHEMA,
+    fresh: NEW_BEAD_SCHEMA,
+    validate: validateBead,
+    find: (id, { store }) => findBead(store, id),
+    put: putBead,
+  }),
+  endpoint({
+    method: 'patch',
+    path: '/beads/{id}',
+    summary: 'Judges a bead, notes something on it, takes it back or brings it back.',
+    body: { schema: BEAD_CHANGE_SCHEMA, read: validateBeadChange },
+    answer: { schema: BEAD_SCHEMA, description: 'the bead as it is kept' },
+    problems: ['not-found'],
+    work: ({ params, body }, { store }) => write(store, (writing) => changeBead(writing, params.id, body)),
+  }),
+];
+
+/** Everything the server can be asked. */
+export const ENDPOINTS: readonly AnyEndpoint[] = [
+  endpoint({
+    method: 'get',
+    path: '/health',
+    summary: 'Whether the server answers and its database can be read.',
+    answer: {
+      schema: {
+        type: 'object',
+        additionalProperties: false,
+        required: ['ok', 'revision'],
+        properties: { ok: { const: true }, revision: { type: 'integer' } },
+      },
+      description: 'all is well, with the newest revision',
+    },
+    work: (_, { store }) => ({ ok: true, revision: newestRevision(store) }),
+  }),
+  endpoint({
+    method: 'post',
+    path: '/diagnose',
+    summary: 'A case in, its answer out. Nothing is stored.',
+    body: { schema: CASE_SCHEMA, read: validateCase },
+    answer: { schema: ANSWER_SCHEMA, description: 'causes, next checks, correction and cautions' },
+    problems: ['outside-model', 'busy'],
+    work: ({ body }, { diagnose }) => worked(() => diagnose(body)),
+  }),
+  ...RIGS,
+  ...COUPONS,
+  ...BEADS,
+  endpoint({
+    method: 'get',
+    path: '/changes',
+    summary: 'What changed since a revision, oldest first.',
+    query: {
+      since: {
+        pattern: '^\\d{1,12}$',
+        takes: 'a whole number',
+        description: 'the newest revision that is known; 0 for none',
+      },
+      limit: LIMIT,
+    },
+    answer: { schema: CHANGES_SCHEMA, description: 'the changes, and up to which revision they go' },
+    work: ({ query }, { store, report }) =>
+      changesSince(store, Number(query.since ?? 0), Number(query.limit ?? 100), report),
+  }),
+];

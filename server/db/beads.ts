@@ -1,0 +1,112 @@
+import { and, count, eq, min } from 'drizzle-orm';
+import { firstShown } from '../../core/record/outcome';
+import type { Bead, BeadChange, NewBead } from '../../core/record/schema';
+import type { FieldProblem } from '../../core/schema/problems';
+import type { Store } from './store';
+import { nextNumber } from './next-number';
+import { Refusal } from './refusal';
+import { sameDocument } from './rigs';
+import { toBead, type BeadDocument } from './rows';
+import { beads, coupons, jobs, setups } from './schema';
+import type { Writing } from './write';
+
+export function findBead(store: Store, id: string): Bead | null {
+  const row = store.select().from(beads).where(eq(beads.id, id)).get();
+  return row === undefined ? null : toBead(row);
+}
+
+/** What a new bead names must be kept, and the version of the job must be of its own coupon. */
+function missing(store: Store, { couponId, setupId, jobId }: NewBead): FieldProblem[] {
+  const problems: FieldProblem[] = [];
+  if (store.select({ id: coupons.id }).from(coupons).where(eq(coupons.id, couponId)).get() === undefined)
+    problems.push({ field: 'couponId', takes: 'the id of a coupon that is kept' });
+  if (store.select({ id: setups.id }).from(setups).where(eq(setups.id, setupId)).get() === undefined)
+    problems.push({ field: 'setupId', takes: 'the id of a setup that is kept' });
+  const ofCoupon = and(eq(jobs.id, jobId), eq(jobs.couponId, couponId));
+  if (store.select({ id: jobs.id }).from(jobs).where(ofCoupon).get() === undefined)
+    problems.push({ field: 'jobId', takes: 'a version of the job of that coupon' });
+  return problems;
+}
+
+function documentOf({ settings, readings, schools, findings, names, verdict, move, judgedBy }: NewBead): string {
+  const document: BeadDocument = { settings, readings, schools, findings, names, verdict, move, judgedBy };
+  return JSON.stringify(document);
+}
+
+/** Counts the beads of a coupon anew, and its first sound one. */
+function recount({ store, revision }: Writing, couponId: string): void {
+  const kept = and(eq(beads.couponId, couponId), eq(beads.takenBack, false));
+  const [{ beadCount }] = store.select({ beadCount: count() }).from(beads).where(kept).all();
+  const [{ soundNumber }] = store
+    .select({ soundNumber: min(beads.number) })
+    .from(beads)
+    .where(and(kept, eq(beads.outcome, 'sound')))
+    .all();
+  store.update(coupons).set({ beadCount, soundNumber, revision: revision() }).where(eq(coupons.id, couponId)).run();
+}
+
+/** Fields in which a bead that is logged already differs from the one that was sent. */
+function differences(kept: typeof beads.$inferSelect, bead: NewBead): string[] {
+  const single = (['couponId', 'setupId', 'jobId', 'ranAt'] as const).filter((field) => kept[field] !== bead[field]);
+  return sameDocument(kept.facts, documentOf(bead))
+    ? single
+    : [...single, 'settings, findings and what was made of them'];
+}
+
+/**
+ * Logs a bead and gives it its number; the same bead sent again is answered with what is kept.
+ * @throws Refusal when it names what is not kept, or another bead has its id
+ */
+export function putBead(writing: Writing, bead: NewBead): Bead {
+  const { store, revision } = writing;
+  const kept = store.select().from(beads).where(eq(beads.id, bead.id)).get();
+  if (kept !== undefined) {
+    const [field] = differences(kept, bead);
+    if (field !== undefined)
+      throw new Refusal('conflict', [{ field, takes: 'what was logged: a bead is not changed' }]);
+    return toBead(kept);
+  }
+  const problems = missing(store, bead);
+  if (problems.length > 0) throw new Refusal('wrong-fields', problems);
+  const { id, couponId, setupId, jobId, ranAt, outcome, note, appearance, findings, names } = bead;
+  store
+    .insert(beads)
+    .values({
+      ...{ id, couponId, setupId, jobId, ranAt, outcome, note },
+      number: nextNumber(store, couponId),
+      facts: documentOf(bead),
+      appearance: appearance === null ? null : JSON.stringify(appearance),
+      shows: firstShown({ findings, names }),
+      takenBack: false,
+      revision: revision(),
+    })
+    .run();
+  recount(writing, couponId);
+  return written(store, id);
+}
+
+function written(store: Store, id: string): Bead {
+  const bead = findBead(store, id);
+  if (bead === null) throw new Error(`bead ${id} was not written`);
+  return bead;
+}
+
+/**
+ * Judges a bead, notes something on it, takes it back or brings it back; fields that are not named stay.
+ * @returns null where there is no such bead
+ */
+export function changeBead(writing: Writing, id: string, change: BeadChange): Bead | null {
+  const { store, revision } = writing;
+  const kept = store.select().from(beads).where(eq(beads.id, id)).get();
+  if (kept === undefined) return null;
+  const named = (['outcome', 'note', 'takenBack'] as const).filter((field) => change[field] !== undefined);
+  if (named.some((field) => kept[field] !== change[field])) {
+    store
+      .update(beads)
+      .set({ ...change, revision: revision() })
+      .where(eq(beads.id, id))
+      .run();
+    recount(writing, kept.couponId);
+  }
+  return written(store, id);
+}

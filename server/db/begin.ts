@@ -1,0 +1,15 @@
+import type { Store } from './store';
+import { ledger } from './schema';
+
+/**
+ * Whether a database is new, so that it is yet to be decided if the demo workshop goes in. The decision is kept: a
+ * workshop that was begun empty stays empty.
+ */
+export function isNew(store: Store): boolean {
+  return store.select().from(ledger).get()?.begun === false;
+}
+
+/** Keeps that the decision was made. */
+export function markBegun(store: Store): void {
+  store.update(ledger).set({ begun: true }).run();
+}

@@ -1,0 +1,74 @@
+import { asc, between, eq, gt } from 'drizzle-orm';
+import type { Changes } from '../../core/record/schema';
+import { toCouponRow, withJob } from './coupons';
+import type { Store } from './store';
+import { readable, toBead, toRig, type Unreadable } from './rows';
+import { beads, coupons, ledger, rigs, setups } from './schema';
+
+/** The newest revision of all; asking for it shows that the database can be read. */
+export function newestRevision(store: Store): number {
+  const row = store.select({ revision: ledger.revision }).from(ledger).get();
+  if (row === undefined) throw new Error('the ledger is empty');
+  return row.revision;
+}
+
+/**
+ * What changed since a revision, oldest first. Writes of one revision stay together, so a page may hold some more than
+ * its limit.
+ * @param since the newest revision the asker knows, 0 for none
+ */
+export function changesSince(
+  store: Store,
+  since: number,
+  limit: number,
+  report: (unreadable: Unreadable) => void,
+): Changes {
+  const newest = newestRevision(store);
+  const marks = [rigs, coupons, beads].flatMap((table) =>
+    store
+      .select({ revision: table.revision })
+      .from(table)
+      .where(gt(table.revision, since))
+      .orderBy(asc(table.revision))
+      .limit(limit + 1)
+      .all(),
+  );
+  const inOrder = marks.map(({ revision }) => revision).sort((a, b) => a - b);
+  const upTo = inOrder.length > limit ? inOrder[limit - 1] : newest;
+  const rigRows = store
+    .select({ rig: rigs, setup: setups })
+    .from(rigs)
+    .innerJoin(setups, eq(rigs.setupId, setups.id))
+    .where(between(rigs.revision, since + 1, upTo))
+    .orderBy(asc(rigs.revision))
+    .all();
+  const couponRows = withJob(store)
+    .where(between(coupons.revision, since + 1, upTo))
+    .orderBy(asc(coupons.revision))
+    .all();
+  const beadRows = store
+    .select()
+    .from(beads)
+    .where(between(beads.revision, since + 1, upTo))
+    .orderBy(asc(beads.revision))
+    .all();
+  const byId = <T extends object>(rows: T[], id: (row: T) => string): (T & { id: string })[] =>
+    rows.map((row) => ({ ...row, id: id(row) }));
+  return {
+    rigs: readable(
+      'rigs',
+      byId(rigRows, ({ rig }) => rig.id),
+      ({ rig, setup }) => toRig(rig, setup),
+      report,
+    ),
+    coupons: readable(
+      'coupons',
+      byId(couponRows, ({ coupon }) => coupon.id),
+      toCouponRow,
+      report,
+    ),
+    beads: readable('beads', beadRows, toBead, report),
+    upTo,
+    more: upTo < newest,
+  };
+}

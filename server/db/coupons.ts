@@ -1,0 +1,157 @@
+import { and, asc, desc, eq, inArray, isNotNull, isNull, like, lt, or, type SQL } from 'drizzle-orm';
+import type { Coupon, CouponPage, CouponRow, CouponSummary, NewCoupon } from '../../core/record/schema';
+import type { Store } from './store';
+import { nextNumber } from './next-number';
+import { Refusal } from './refusal';
+import { findRig, sameDocument } from './rigs';
+import { readable, toAppearance, toBead, toJob, toSetup, type Unreadable } from './rows';
+import { beads, coupons, jobs, rigs, setups } from './schema';
+import type { Writing } from './write';
+
+type Report = (unreadable: Unreadable) => void;
+
+/** Which coupons a page of the log holds. */
+export type CouponFilter = {
+  state?: 'sound' | 'open';
+  rigId?: string;
+  text?: string;
+  putAway?: boolean;
+  /** The last coupon of the page before. */
+  after?: { createdAt: string; id: string };
+  limit: number;
+};
+
+/** Beads that a line of the log draws. */
+const DRAWN = 4;
+
+/** Coupons with the name of their rig and the job as it is known now. */
+export const withJob = (store: Store) =>
+  store
+    .select({ coupon: coupons, rigName: rigs.name, job: jobs })
+    .from(coupons)
+    .innerJoin(rigs, eq(coupons.rigId, rigs.id))
+    .innerJoin(jobs, eq(coupons.jobId, jobs.id));
+type JoinedRow = { coupon: typeof coupons.$inferSelect; rigName: string; job: typeof jobs.$inferSelect };
+
+export function toCouponRow({ coupon, rigName, job }: JoinedRow): CouponRow {
+  const { id, rigId, title, createdAt, putAway, revision } = coupon;
+  return { id, rigId, rigName, title, createdAt, putAway, revision, job: toJob(job) };
+}
+
+function conditions({ state, rigId, text, putAway = false, after }: CouponFilter): SQL | undefined {
+  return and(
+    eq(coupons.putAway, putAway),
+    state === undefined ? undefined : state === 'sound' ? isNotNull(coupons.soundNumber) : isNull(coupons.soundNumber),
+    rigId === undefined ? undefined : eq(coupons.rigId, rigId),
+    text === undefined ? undefined : like(coupons.title, `%${text.replace(/[%_]/g, '')}%`),
+    after === undefined
+      ? undefined
+      : or(
+          lt(coupons.createdAt, after.createdAt),
+          and(eq(coupons.createdAt, after.createdAt), lt(coupons.id, after.id)),
+        ),
+  );
+}
+
+function summaryOf(store: Store, joined: JoinedRow): CouponSummary {
+  const last = store
+    .select({ number: beads.number, appearance: beads.appearance, outcome: beads.outcome, shows: beads.shows })
+    .from(beads)
+    .where(and(eq(beads.couponId, joined.coupon.id), eq(beads.takenBack, false)))
+    .orderBy(desc(beads.number))
+    .limit(DRAWN)
+    .all();
+  const { beadCount, soundNumber } = joined.coupon;
+  const lastBeads = last.reverse().map((bead) => ({ ...bead, appearance: toAppearance(bead.appearance) }));
+  return { ...toCouponRow(joined), beadCount, soundNumber, lastBeads };
+}
+
+/** One page of the log, newest first. */
+export function pageOfCoupons(store: Store, filter: CouponFilter, report: Report): CouponPage {
+  const rows = withJob(store)
+    .where(conditions(filter))
+    .orderBy(desc(coupons.createdAt), desc(coupons.id))
+    .limit(filter.limit + 1)
+    .all();
+  const page = rows.slice(0, filter.limit);
+  const last = page[page.length - 1]?.coupon;
+  return {
+    coupons: readable(
+      'coupons',
+      page.map((row) => ({ id: row.coupon.id, ...row })),
+      (row) => summaryOf(store, row),
+      report,
+    ),
+    next: rows.length > page.length && last !== undefined ? `${last.createdAt}~${last.id}` : null,
+  };
+}
+
+/** A coupon with its beads in order, and every setup and version of the job that they name; null where there is none. */
+export function findCoupon(store: Store, id: string, report: Report): Coupon | null {
+  const row = withJob(store).where(eq(coupons.id, id)).get();
+  if (row === undefined) return null;
+  const its = store
+    .select()
+    .from(beads)
+    .where(and(eq(beads.couponId, id), eq(beads.takenBack, false)))
+    .orderBy(asc(beads.number))
+    .all();
+  const versions = store.select().from(jobs).where(eq(jobs.couponId, id)).orderBy(asc(jobs.at)).all();
+  const named = [...new Set(its.map(({ setupId }) => setupId))];
+  const fitted = store.select().from(setups).where(inArray(setups.id, named)).orderBy(asc(setups.fittedAt)).all();
+  const rig = findRig(store, row.coupon.rigId);
+  if (rig === null) throw new Error(`coupon ${id} names a rig that is not there`);
+  return {
+    ...toCouponRow(row),
+    rig,
+    nextNumber: nextNumber(store, id),
+    beads: readable('beads', its, toBead, report),
+    jobs: readable('jobs', versions, toJob, report),
+    setups: readable('setups', fitted, toSetup, report),
+  };
+}
+
+/** Adds a version of the job that is new; one that is kept already may only be named as it stands. */
+function putJob({ store }: Writing, couponId: string, { id, at, job }: NewCoupon['job']): boolean {
+  const kept = store.select().from(jobs).where(eq(jobs.id, id)).get();
+  const text = JSON.stringify(job);
+  if (kept === undefined) {
+    store.insert(jobs).values({ id, couponId, at, job: text }).run();
+    return true;
+  }
+  if (kept.couponId !== couponId || kept.at !== at || !sameDocument(kept.job, text))
+    throw new Refusal('conflict', [
+      { field: 'job', takes: 'an id of its own when it differs: a correction is kept beside it' },
+    ]);
+  return false;
+}
+
+/**
+ * Writes a coupon, new or again. A job that differs is kept as the next version; what beads were judged by stays.
+ * @throws Refusal when the rig is not kept, or a version of the job would change
+ */
+export function putCoupon(writing: Writing, coupon: NewCoupon): void {
+  const { store, revision } = writing;
+  const { id, rigId, title, createdAt, job } = coupon;
+  if (store.select({ id: rigs.id }).from(rigs).where(eq(rigs.id, rigId)).get() === undefined)
+    throw new Refusal('wrong-fields', [{ field: 'rigId', takes: 'the id of a rig that is kept' }]);
+  const kept = store.select().from(coupons).where(eq(coupons.id, id)).get();
+  const putAway = coupon.putAway ?? kept?.putAway ?? false;
+  if (kept === undefined) {
+    const row = { id, rigId, title, createdAt, putAway, jobId: job.id, beadCount: 0, soundNumber: null };
+    store
+      .insert(coupons)
+      .values({ ...row, revision: revision() })
+      .run();
+    putJob(writing, id, job);
+    return;
+  }
+  const corrected = putJob(writing, id, job);
+  const changed = kept.title !== title || kept.rigId !== rigId || kept.putAway !== putAway;
+  if (!corrected && !changed) return;
+  store
+    .update(coupons)
+    .set({ title, rigId, putAway, jobId: corrected ? job.id : kept.jobId, revision: revision() })
+    .where(eq(coupons.id, id))
+    .run();
+}

@@ -1,0 +1,53 @@
+import { sql } from 'drizzle-orm';
+import type { Store } from './store';
+import { ledger } from './schema';
+
+/** A store inside a transaction, with the revision that its writes carry. */
+export type Writing = { store: Store; revision: () => number };
+
+/** How long a lock held by another program is waited for, and how long between two tries, ms. */
+const PATIENCE = 3000;
+const BETWEEN_TRIES = 40;
+
+const isLocked = (error: unknown): boolean =>
+  /^SQLITE_(BUSY|LOCKED)/.test(String((error as { code?: unknown } | null)?.code ?? ''));
+
+const pause = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms));
+
+/**
+ * Does some work in one transaction, all or nothing. The revision goes up by one when the work asks for it, so that
+ * work which finds nothing to change leaves no trace.
+ */
+export function writeNow<T>(store: Store, work: (writing: Writing) => T): T {
+  return store.transaction(
+    (transaction) => {
+      let taken: number | null = null;
+      const revision = (): number => {
+        taken ??= transaction
+          .update(ledger)
+          .set({ revision: sql`${ledger.revision} + 1` })
+          .returning({ revision: ledger.revision })
+          .get().revision;
+        return taken;
+      };
+      return work({ store: transaction, revision });
+    },
+    { behavior: 'immediate' },
+  );
+}
+
+/**
+ * The same, but while another program holds the database it tries again every {@link BETWEEN_TRIES} ms, and other
+ * requests are answered in between.
+ * @throws the database's own error when the lock is not given up in time
+ */
+export async function write<T>(store: Store, work: (writing: Writing) => T): Promise<T> {
+  for (const until = Date.now() + PATIENCE; ;) {
+    try {
+      return writeNow(store, work);
+    } catch (error) {
+      if (!isLocked(error) || Date.now() > until) throw error;
+    }
+    await pause(BETWEEN_TRIES);
+  }
+}

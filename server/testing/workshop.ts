@@ -1,0 +1,184 @@
+import Ajv2020 from 'ajv/dist/2020';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { createServer, request, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { answer } from '../../core/answer';
+import type { NewBead, NewCoupon } from '../../core/record/schema';
+import { ENDPOINTS } from '../api/endpoints';
+import { openApi } from '../api/openapi';
+import { createApp, type AppOptions } from '../app';
+import { openStore, type OpenedStore } from '../db/open';
+import type { Unreadable } from '../db/rows';
+import { loadWorkshop } from '../demo/load';
+import { createLog } from '../http/request-log';
+
+/** A day on which the demo is told, so that tests see the same times. */
+export const NOW = Date.parse('2026-05-04T09:00:00Z');
+
+export type Sent = {
+  status: number;
+  type: string;
+  headers: Record<string, string | string[] | undefined>;
+  json: never;
+};
+export type Workshop = OpenedStore & {
+  folder: string;
+  file: string;
+  port: number;
+  unreadable: Unreadable[];
+  send: (method: string, path: string, body?: unknown, headers?: Record<string, string>) => Promise<Sent>;
+  stop: () => Promise<void>;
+};
+
+const document = openApi(ENDPOINTS) as {
+  paths: Record<string, Record<string, { responses: Record<string, { content: Record<string, { schema: object }> }> }>>;
+  components: object;
+};
+const ajv = new Ajv2020({ allErrors: true, strict: false, validateFormats: false });
+const compiled = new Map<string, ReturnType<typeof ajv.compile>>();
+
+/** Holds an answer against the published description of the API. @throws when it is not what was published */
+function holdAgainstDescription(method: string, path: string, status: number, json: unknown): void {
+  const address = `/api${path.split('?')[0]}`;
+  const stated = Object.keys(document.paths).find((one) =>
+    new RegExp(`^${one.replace(/\{id\}/g, '[^/]+')}$`).test(address),
+  );
+  const operation = stated === undefined ? undefined : document.paths[stated][method.toLowerCase()];
+  if (operation === undefined) return;
+  const response = operation.responses[String(status)];
+  if (response === undefined) throw new Error(`${method} ${path} answered ${status}, which is not described`);
+  const [[type, { schema }]] = Object.entries(response.content);
+  const key = `${method} ${stated} ${status} ${type}`;
+  const check = compiled.get(key) ?? ajv.compile({ ...schema, components: document.components });
+  compiled.set(key, check);
+  if (!check(json)) throw new Error(`${key} is not as described: ${ajv.errorsText(check.errors)}`);
+}
+
+/** One request by Node's own client, which lets a test choose every header. */
+function ask(
+  port: number,
+  method: string,
+  path: string,
+  body: unknown,
+  headers: Record<string, string>,
+): Promise<Sent> {
+  const text = body === undefined ? null : typeof body === 'string' ? body : JSON.stringify(body);
+  return new Promise((resolve, reject) => {
+    const asked = request(
+      {
+        host: '127.0.0.1',
+        port,
+        method,
+        path,
+        headers: { ...(text === null ? {} : { 'content-type': 'application/json' }), ...headers },
+      },
+      (response) => {
+        let said = '';
+        response.setEncoding('utf8');
+        response.on('data', (chunk: string) => (said += chunk));
+        response.on('end', () => {
+          const type = response.headers['content-type'] ?? '';
+          const json = (type.includes('json') ? JSON.parse(said) : said) as never;
+          resolve({ status: response.statusCode ?? 0, type, headers: response.headers, json });
+        });
+      },
+    );
+    asked.on('error', reject);
+    asked.end(text ?? undefined);
+  });
+}
+
+/** A server with a database of its own, filled with the demo unless told not to. Every answer is held against the description. */
+export async function openWorkshop(options: Partial<AppOptions> & { demo?: boolean } = {}): Promise<Workshop> {
+  const { demo = true, ...app } = options;
+  const folder = mkdtempSync(join(tmpdir(), 'jolly-'));
+  const file = join(folder, 'jolly-tinker.sqlite');
+  const opened = openStore(file);
+  if (demo) loadWorkshop(opened.store, NOW);
+  const unreadable: Unreadable[] = [];
+  const server: Server = createServer(
+    createApp({
+      store: opened.store,
+      diagnose: async (input) => answer(input),
+      log: createLog('silent'),
+      report: (row) => unreadable.push(row),
+      site: null,
+      ...app,
+    }),
+  );
+  await new Promise<void>((ready) => server.listen(0, '127.0.0.1', ready));
+  const { port } = server.address() as AddressInfo;
+  return {
+    ...opened,
+    folder,
+    file,
+    port,
+    unreadable,
+    send: async (method, path, body, headers = {}) => {
+      const sent = await ask(port, method, `/api${path}`, body, headers);
+      if (sent.type.includes('json')) holdAgainstDescription(method, path, sent.status, sent.json);
+      return sent;
+    },
+    stop: async () => {
+      server.closeAllConnections();
+      await new Promise((stopped) => server.close(stopped));
+      opened.close();
+      rmSync(folder, { recursive: true, force: true });
+    },
+  };
+}
+
+/** A request outside the API, with every header at will. */
+export const askSite = (
+  port: number,
+  path: string,
+  headers: Record<string, string> = {},
+  method = 'GET',
+): Promise<Sent> => ask(port, method, path, undefined, headers);
+
+let counted = 0;
+/** A new id of the product's form. */
+export const freshId = (): string => `0190b000-0000-7000-9000-${String((counted += 1)).padStart(12, '0')}`;
+
+/** A plain coupon on a rig. */
+export function couponOn(rigId: string, change: Partial<NewCoupon> = {}): NewCoupon {
+  const createdAt = '2026-05-04T10:00:00.000Z';
+  const job = { baseMetal: 'mild-steel', thicknessMm: 3, joint: 'fillet' } as const;
+  return {
+    id: freshId(),
+    rigId,
+    title: 'Test plate',
+    createdAt,
+    job: { id: freshId(), at: createdAt, job },
+    ...change,
+  };
+}
+
+/** A plain bead on a coupon. */
+export function beadOn(
+  coupon: { id: string; job: { id: string } },
+  setupId: string,
+  change: Partial<NewBead> = {},
+): NewBead {
+  return {
+    id: freshId(),
+    couponId: coupon.id,
+    jobId: coupon.job.id,
+    setupId,
+    ranAt: '2026-05-04T10:10:00.000Z',
+    settings: { voltageV: 19.8, wireSpeedMPerMin: 7.5 },
+    readings: { voltageV: 'digital' },
+    schools: { imbalance: 'by-heat' },
+    findings: { 'bead-ropey': 'present' },
+    names: { 'bead-ropey': 'Ropey, humped' },
+    verdict: { cause: 'voltage-low', name: 'Voltage too low', probability: 0.8 },
+    move: { kind: 'setting', setting: 'voltageV', from: 19.8, to: 20.4, text: 'volts up' },
+    appearance: { widthMm: 6 },
+    judgedBy: 'abc-123',
+    outcome: null,
+    note: '',
+    ...change,
+  };
+}
