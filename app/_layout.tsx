@@ -5,10 +5,15 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { useFonts } from 'expo-font';
 import { Slot } from 'expo-router';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
+import { isWorthRepeating } from '@/features/shared/api';
 import { Shell } from '@/features/shell/Shell';
 
 /** The server stands beside the app, so a request is worth sending even when the browser says "offline". */
-const client = new QueryClient({ defaultOptions: { queries: { networkMode: 'always', retry: 1, staleTime: 30_000 } } });
+const client = new QueryClient({
+  defaultOptions: { queries: { networkMode: 'always', retry: isWorthRepeating, staleTime: 30_000 } },
+});
+
+export { PlaceError as ErrorBoundary } from '@/features/shell/PlaceError';
 
 export default function Layout() {
   // Words show at once in a fallback face and change when the fonts are there.

@@ -1,1 +1,3 @@
+export { PlaceError as ErrorBoundary } from '@/features/shell/PlaceError';
+
 export { BenchScreen as default } from '@/features/bench/BenchScreen';

@@ -54,7 +54,7 @@ test('surging wire leads into the feed, by hand and glove', async ({ page }) => 
   await openVerdict(page);
   const checks = page.getByRole('region', { name: 'Check next' });
   await checks
-    .getByRole('button', { name: /^(Feed against the glove|Pull wire by hand|Lay the gun cable straight): it shows$/ })
+    .getByRole('button', { name: /^(Feed against the glove|Pull wire by hand|Lay the gun cable straight): yes$/ })
     .first()
     .click();
   await expect(
@@ -71,9 +71,7 @@ test('reversed polarity is found at the studs', async ({ page }) => {
   await tapFinding(page, 'See', 'Ropey, humped');
   await tapFinding(page, 'See', 'Stringy lumps');
   await openVerdict(page);
-  const studs = page
-    .getByRole('region', { name: 'Check next' })
-    .getByRole('button', { name: 'Read the studs: it shows' });
+  const studs = page.getByRole('region', { name: 'Check next' }).getByRole('button', { name: 'Read the studs: yes' });
   await studs.click();
   await expect(topCause(page, 'Polarity reversed')).toBeVisible();
   await expect(page.getByText(/^Swap the leads/).first()).toBeVisible();

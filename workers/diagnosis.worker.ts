@@ -1,12 +1,15 @@
 import { answer } from '../core/answer';
+import { validateCase } from '../core/case/validate';
 import type { Question, Reply } from './protocol';
 
 /** Answers cases off the main thread, so that tapping stays quick while it computes. */
-self.onmessage = ({ data }: MessageEvent<Question>) => {
+self.onmessage = ({ data: { id, input } }: MessageEvent<Question>) => {
   const reply = (message: Reply): void => self.postMessage(message);
   try {
-    reply({ id: data.id, answer: answer(data.input) });
+    const { value, problems } = validateCase(input);
+    if (problems === null) reply({ id, answer: answer(value) });
+    else reply({ id, problem: problems.map(({ field, takes }) => `${field} takes ${takes}`).join('; ') });
   } catch (error) {
-    reply({ id: data.id, problem: error instanceof Error ? error.message : String(error) });
+    reply({ id, problem: error instanceof Error ? error.message : String(error) });
   }
 };

@@ -1,1 +1,12 @@
-export { JobScreen as default } from '@/features/job/JobScreen';
+import { useLocalSearchParams } from 'expo-router';
+import { lazy } from 'react';
+
+export { PlaceError as ErrorBoundary } from '@/features/shell/PlaceError';
+
+/** Fetched when this place is first visited. */
+const JobScreen = lazy(() => import('@/features/job/JobScreen').then((place) => ({ default: place.JobScreen })));
+
+export default function Job() {
+  const { couponId } = useLocalSearchParams<{ couponId: string }>();
+  return <JobScreen couponId={couponId} />;
+}

@@ -1,1 +1,10 @@
-export { JobScreen as default } from '@/features/job/JobScreen';
+import { lazy } from 'react';
+
+export { PlaceError as ErrorBoundary } from '@/features/shell/PlaceError';
+
+/** Fetched when this place is first visited. */
+const JobScreen = lazy(() => import('@/features/job/JobScreen').then((place) => ({ default: place.JobScreen })));
+
+export default function NewCoupon() {
+  return <JobScreen couponId={null} />;
+}

@@ -1,1 +1,10 @@
-export { RigsScreen as default } from '@/features/rig/RigsScreen';
+import { lazy } from 'react';
+
+export { PlaceError as ErrorBoundary } from '@/features/shell/PlaceError';
+
+/** Fetched when this place is first visited. */
+const RigPlace = lazy(() => import('@/features/rig/RigPlace').then((place) => ({ default: place.RigPlace })));
+
+export default function Rigs() {
+  return <RigPlace chosen={null} />;
+}

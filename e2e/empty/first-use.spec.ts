@@ -5,8 +5,8 @@ test('an empty workshop leads from nothing to a first bead', async ({ page }) =>
   await expect(page.getByText('An empty bench')).toBeVisible();
   await expectAccessible(page);
   await page.getByRole('button', { name: 'New coupon' }).click();
-  await expect(page.getByText('No machine yet')).toBeVisible();
-  await page.getByRole('button', { name: 'Set up a machine' }).click();
+  await expect(page.getByText('No rig yet')).toBeVisible();
+  await page.getByRole('button', { name: 'Set up a rig' }).click();
   await page.getByRole('textbox', { name: 'What the workshop calls it' }).fill('Yard set');
   await page.getByRole('radio', { name: '0.8 mm' }).click();
   await page.getByRole('button', { name: 'Keep it' }).click();

@@ -2,16 +2,14 @@ import ChevronDown from 'lucide-react-native/icons/chevron-down';
 import ChevronUp from 'lucide-react-native/icons/chevron-up';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
-import type { Answer } from '@/core/answer';
+import type { Answer, NamedCause, NamedReason } from '@/core/answer';
 import type { FindingState } from '@/core/case/schema';
-import type { CauseVerdict } from '@/core/diagnosis/diagnose';
-import type { Reason } from '@/core/diagnosis/weight-of-evidence';
-import { cause, check, evidenceName } from '@/core/knowledge';
 import { Row } from '@/ui/Row';
 import { likelihoodWords } from '@/ui/temper';
 import { TemperBar } from '@/ui/TemperBar';
 import { useInk } from '@/ui/use-ink';
 import { Words } from '@/ui/Words';
+import { useTextIn } from '../shared/use-habits';
 
 const MOST_SHOWN = 6;
 
@@ -37,9 +35,9 @@ export function CauseList({ answer, findings }: { answer: Answer; findings: Reco
   );
 }
 
-function CauseRow({ verdict, open, onPress }: { verdict: CauseVerdict; open: boolean; onPress: () => void }) {
+function CauseRow({ verdict, open, onPress }: { verdict: NamedCause; open: boolean; onPress: () => void }) {
   const ink = useInk();
-  const entry = cause(verdict.cause);
+  const textIn = useTextIn();
   const percent = Math.round(verdict.probability * 100);
   const [best] = verdict.because.filter(({ weight }) => weight > 0);
   const Chevron = open ? ChevronUp : ChevronDown;
@@ -48,54 +46,30 @@ function CauseRow({ verdict, open, onPress }: { verdict: CauseVerdict; open: boo
       <Pressable role="button" aria-expanded={open} onPress={onPress} className="min-h-14 gap-1 p-3">
         <Row className="items-center justify-between gap-2">
           <Words strong className="flex-1 text-lg">
-            {entry.name}
+            {verdict.name}
           </Words>
           <Words>{likelihoodWords(verdict.probability)}</Words>
           <Words className="w-12 text-right text-sm">{`${percent} %`}</Words>
           <Chevron size={20} color={ink} />
         </Row>
         <TemperBar share={verdict.probability} />
-        {!open && best && <Words className="text-faint">{reasonText(best)}</Words>}
+        {!open && best && <Words className="text-faint">{textIn(reasonText(best))}</Words>}
       </Pressable>
       {open && (
         <View className="gap-2 px-3 pb-3">
-          <Words>{entry.plain}</Words>
+          <Words>{textIn(verdict.plain)}</Words>
           <Reasons title="For it" reasons={verdict.because.filter(({ weight }) => weight > 0)} />
           <Reasons title="Against it" reasons={verdict.because.filter(({ weight }) => weight < 0)} />
-          <Words strong>To be sure: {check(entry.check).plain}</Words>
-          <Words>{`Cure: ${entry.remedy.plain} Next time: ${entry.remedy.prevent}`}</Words>
+          <Words strong>{`To be sure: ${textIn(verdict.toBeSure)}`}</Words>
+          <Words>{`Cure: ${textIn(verdict.cure)} Next time: ${textIn(verdict.prevent)}`}</Words>
         </View>
       )}
     </View>
   );
 }
 
-const FIELD_WORDS: Record<string, string> = {
-  'setting:voltageV': 'Volts',
-  'setting:wireSpeedMPerMin': 'Wire speed against the plate',
-  'setting:gasFlowLPerMin': 'Gas flow',
-  'setting:stickOutMm': 'Stick-out',
-  'setting:travelSpeedMmPerMin': 'Travel',
-  'setting:travelAngleDeg': 'Gun angle',
-  'setting:arcControlPct': 'Arc control',
-  'rig:polarity': 'Studs',
-  'rig:gas': 'Gas label',
-  'rig:wire': 'Spool',
-  'job:surface': 'The surface',
-  'job:draught': 'Draught',
-  'job:joint': 'The joint',
-  'job:position': 'The position',
-  'job:baseMetal': 'The metal',
-  'job:thicknessMm': 'The thickness',
-  'job:gapMm': 'The gap',
-};
-
 /** A reason in trade words: what it is, and why it speaks. */
-function reasonText({ evidence, because }: Reason): string {
-  const [kind, id] = evidence.split(':');
-  const name = FIELD_WORDS[evidence] ?? (kind === 'finding' || kind === 'check' ? evidenceName(id) : evidence);
-  return `${name}: ${because}`;
-}
+const reasonText = ({ name, because }: NamedReason): string => `${name}: ${because}`;
 
 /** How strongly a weight speaks, in words: under 2 to 1, under 7 to 1, more. */
 function strengthWords(weight: number): string {
@@ -104,7 +78,8 @@ function strengthWords(weight: number): string {
   return size < 2 ? 'clearly' : 'strongly';
 }
 
-function Reasons({ title, reasons }: { title: string; reasons: Reason[] }) {
+function Reasons({ title, reasons }: { title: string; reasons: NamedReason[] }) {
+  const textIn = useTextIn();
   if (reasons.length === 0) return null;
   return (
     <View className="gap-1">
@@ -114,7 +89,7 @@ function Reasons({ title, reasons }: { title: string; reasons: Reason[] }) {
       {reasons.slice(0, 7).map((reason) => (
         <Row key={reason.evidence} className="gap-2">
           <Words className="w-16 text-sm">{strengthWords(reason.weight)}</Words>
-          <Words className="flex-1">{reasonText(reason)}</Words>
+          <Words className="flex-1">{textIn(reasonText(reason))}</Words>
         </Row>
       ))}
     </View>

@@ -1,18 +1,19 @@
 import { Link } from 'expo-router';
-import { useEffect, useMemo, useRef } from 'react';
+import { memo, useEffect, useRef } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
-import { beadAppearance } from '@/core/bead/appearance-of';
-import type { Case } from '@/core/case/schema';
-import { caseOf } from '@/core/record/case-of';
-import type { Bead, CouponSummary, RigRecord } from '@/core/record/schema';
+import { appearanceFrom, SOUND_BEAD } from '@/core/bead/appearance';
+import { firstShown, outcomeWords } from '@/core/record/outcome';
+import type { Bead } from '@/core/record/schema';
 import { BeadDrawing } from '@/ui/bead/BeadDrawing';
 import { Words } from '@/ui/Words';
-import { outcomeWords } from './outcome';
+import { useBenchRecords, useLive } from './bench';
 
-type StripProps = { coupon: CouponSummary; rig: RigRecord; next: Case };
+/** Beads drawn at once; the older ones of a long coupon stand in its record. */
+const MOST_DRAWN = 12;
 
-/** The coupon: every bead on it, drawn side by side and numbered, and the one in work at the end. */
-export function CouponStrip({ coupon, rig, next }: StripProps) {
+/** The coupon: its beads drawn side by side as they were logged and numbered, and the one in work at the end. */
+export function CouponStrip() {
+  const { coupon } = useBenchRecords();
   const scroll = useRef<ScrollView>(null);
   const count = coupon.beads.length;
   useEffect(() => scroll.current?.scrollToEnd({ animated: false }), [count]);
@@ -24,31 +25,52 @@ export function CouponStrip({ coupon, rig, next }: StripProps) {
         showsHorizontalScrollIndicator={false}
         contentContainerClassName="gap-1 px-4 py-1"
       >
-        {coupon.beads.map((bead) => (
-          <LoggedBead key={bead.id} bead={bead} coupon={coupon} rig={rig} />
+        {count > MOST_DRAWN && (
+          <Link href={{ pathname: '/coupon/[couponId]', params: { couponId: coupon.id } }} asChild>
+            <Pressable role="link" className="w-24 justify-center rounded-sm bg-plate px-2">
+              <Words className="text-sm">{`${count - MOST_DRAWN} before these`}</Words>
+            </Pressable>
+          </Link>
+        )}
+        {coupon.beads.slice(-MOST_DRAWN).map((bead) => (
+          <LoggedBead key={bead.id} bead={bead} />
         ))}
-        <View aria-current="step" className="w-32 rounded-sm border-4 border-act">
-          <BeadOnStrip input={next} title={`Bead ${count + 1}, in work`} />
-          <Words strong className="bg-act px-2 text-sm text-on-act" numberOfLines={1}>
-            {count + 1} now
-          </Words>
-        </View>
+        <BeadInWork number={coupon.nextNumber} />
       </ScrollView>
     </View>
   );
 }
 
-function LoggedBead({ bead, coupon, rig }: { bead: Bead; coupon: CouponSummary; rig: RigRecord }) {
-  const input = useMemo(() => caseOf(rig, coupon, bead), [rig, coupon, bead]);
-  const words = outcomeWords(bead);
+function BeadInWork({ number }: { number: number }) {
+  const { answer } = useLive();
   return (
-    <Link href={{ pathname: '/coupon/[couponId]', params: { couponId: coupon.id, bead: bead.number } }} asChild>
+    <View aria-current="step" className="w-32 rounded-sm border-4 border-act">
+      <BeadDrawing
+        bead={answer?.appearance.now ?? SOUND_BEAD}
+        view="top"
+        height={64}
+        title={`Bead ${number}, in work`}
+      />
+      <Words strong className="bg-act px-2 text-sm text-on-act" numberOfLines={1}>
+        {number} now
+      </Words>
+    </View>
+  );
+}
+
+const LoggedBead = memo(function LoggedBead({ bead }: { bead: Bead }) {
+  const words = outcomeWords({ outcome: bead.outcome, shows: firstShown(bead) });
+  return (
+    <Link
+      href={{ pathname: '/coupon/[couponId]', params: { couponId: bead.couponId, bead: String(bead.number) } }}
+      asChild
+    >
       <Pressable
         role="link"
         aria-label={`Bead ${bead.number}, ${words}`}
         className="w-32 rounded-sm border-4 border-transparent"
       >
-        <BeadOnStrip input={input} />
+        <BeadDrawing bead={appearanceFrom(bead.appearance)} view="top" height={64} />
         <Words className="bg-plate px-2 text-sm" numberOfLines={1}>
           <Words strong className="text-sm">
             {bead.number}
@@ -58,9 +80,4 @@ function LoggedBead({ bead, coupon, rig }: { bead: Bead; coupon: CouponSummary; 
       </Pressable>
     </Link>
   );
-}
-
-function BeadOnStrip({ input, title }: { input: Case; title?: string }) {
-  const bead = useMemo(() => beadAppearance(input), [input]);
-  return <BeadDrawing bead={bead} view="top" height={64} {...(title === undefined ? {} : { title })} />;
-}
+});

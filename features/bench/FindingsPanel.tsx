@@ -1,18 +1,21 @@
-import Fuse from 'fuse.js';
 import Search from 'lucide-react-native/icons/search';
-import { useDeferredValue, useMemo, useState, type RefObject } from 'react';
+import { memo, useDeferredValue, useMemo, useState, type RefObject } from 'react';
 import { Pressable, ScrollView, TextInput, View } from 'react-native';
 import type { FindingState } from '@/core/case/schema';
-import { finding, FINDINGS, type Finding, type Sense } from '@/core/knowledge';
+import type { StatedId } from '@/core/evidence/ids';
+import { FINDINGS } from '@/core/knowledge/findings';
+import type { Finding, Sense } from '@/core/knowledge/types';
 import { FindingDrawing } from '@/ui/bead/FindingDrawing';
 import { Toggle } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { useInk } from '@/ui/use-ink';
 import { Heading, Words } from '@/ui/Words';
+import { useBenchActions, useBenchRecords, useDraftPart, useLive } from './bench';
+import { useFound } from './use-found';
 
-type Tab = 'first' | Exclude<Sense, 'check'>;
+type Tab = 'telling' | Sense;
 const TABS: readonly { sense: Tab; label: string }[] = [
-  { sense: 'first', label: 'First' },
+  { sense: 'telling', label: 'Look for' },
   { sense: 'see', label: 'See' },
   { sense: 'hear', label: 'Hear' },
   { sense: 'feel', label: 'Feel' },
@@ -20,30 +23,25 @@ const TABS: readonly { sense: Tab; label: string }[] = [
   { sense: 'cut', label: 'Cut' },
 ];
 
-const INDEX = new Fuse(FINDINGS, {
-  keys: [
-    { name: 'name', weight: 3 },
-    { name: 'words', weight: 2 },
-    { name: 'plain', weight: 1 },
-  ],
-  threshold: 0.34,
-  ignoreLocation: true,
-});
+const NO_FINDINGS: readonly StatedId[] = [];
+const byId = new Map<string, Finding>(FINDINGS.map((entry) => [entry.id, entry]));
 
-type PanelProps = {
-  findings: Record<string, FindingState>;
-  /** Findings that would tell the most on this rig with these settings, most first. */
-  telling: readonly string[];
-  onTap: (finding: string) => void;
-  wide: boolean;
-  searchField: RefObject<TextInput | null>;
-};
+type PanelProps = { wide: boolean; searchField: RefObject<TextInput | null> };
 
 /** What the bead shows, picked by picture: the most telling first, by sense, or by typing a trade word. */
-export function FindingsPanel({ findings, telling, onTap, wide, searchField }: PanelProps) {
-  const [sense, setSense] = useState<Tab>('first');
-  // What tells most changes with every tap; the pictures stay put until "First" is chosen again.
-  const [held, setHeld] = useState<readonly string[] | null>(null);
+export function FindingsPanel({ wide, searchField }: PanelProps) {
+  const { coupon } = useBenchRecords();
+  // The next bead begins with nothing held or sought.
+  return <Panel key={coupon.beads.length} wide={wide} searchField={searchField} />;
+}
+
+function Panel({ wide, searchField }: PanelProps) {
+  const findings = useDraftPart((draft) => draft.findings);
+  const telling = useLive().answer?.telling ?? NO_FINDINGS;
+  const { tap } = useBenchActions();
+  const [sense, setSense] = useState<Tab>('telling');
+  // What tells most changes with every tap; the pictures stay put until "Look for" is chosen again.
+  const [held, setHeld] = useState<readonly StatedId[] | null>(null);
   const first = held ?? telling;
   const [typed, setTyped] = useState('');
   const [searching, setSearching] = useState(false);
@@ -53,13 +51,15 @@ export function FindingsPanel({ findings, telling, onTap, wide, searchField }: P
     setTyped('');
   };
   const sought = useDeferredValue(typed.trim());
-  const shown = useMemo(() => {
-    if (sought !== '') return INDEX.search(sought).map(({ item }) => item);
-    return sense === 'first' ? first.map(finding) : FINDINGS.filter((entry) => entry.sense === sense);
-  }, [first, sense, sought]);
-  const tap = (id: string): void => {
+  const found = useFound(sought);
+  const shown = useMemo<readonly Finding[]>(() => {
+    if (sought !== '') return found;
+    if (sense !== 'telling') return FINDINGS.filter((entry) => entry.sense === sense);
+    return first.flatMap((id) => byId.get(id) ?? []);
+  }, [first, found, sense, sought]);
+  const hold = (id: StatedId): void => {
     setHeld(first);
-    onTap(id);
+    tap(id);
   };
   return (
     <View role="region" aria-label="What the bead shows" className="gap-2 px-4">
@@ -96,7 +96,7 @@ export function FindingsPanel({ findings, telling, onTap, wide, searchField }: P
         <TextInput
           ref={searchField}
           aria-label="Word to find"
-          placeholder="Or type it: holes, stubbing, bacon…"
+          placeholder="Or type it: holes, stubbing, crackle"
           value={typed}
           onChangeText={setTyped}
           inputMode="search"
@@ -113,7 +113,13 @@ export function FindingsPanel({ findings, telling, onTap, wide, searchField }: P
       )}
       <Row className="flex-wrap gap-2">
         {shown.map((entry) => (
-          <FindingTile key={entry.id} finding={entry} state={findings[entry.id] ?? 'unknown'} onTap={tap} wide={wide} />
+          <FindingTile
+            key={entry.id}
+            finding={entry}
+            state={findings[entry.id] ?? 'unknown'}
+            onTap={hold}
+            wide={wide}
+          />
         ))}
       </Row>
     </View>
@@ -122,10 +128,10 @@ export function FindingsPanel({ findings, telling, onTap, wide, searchField }: P
 
 const STATE_WORDS: Record<FindingState, string> = { present: 'seen', absent: 'not there', unknown: 'not said' };
 
-type TileProps = { finding: Finding; state: FindingState; onTap: (id: string) => void; wide: boolean };
+type TileProps = { finding: Finding; state: FindingState; onTap: (id: StatedId) => void; wide: boolean };
 
 /** One finding: its picture, its name, and whether it was seen. A tap goes round seen, not there, not said. */
-function FindingTile({ finding: entry, state, onTap, wide }: TileProps) {
+const FindingTile = memo(function FindingTile({ finding: entry, state, onTap, wide }: TileProps) {
   const frame = {
     present: 'border-ink bg-ink',
     absent: 'border-ink border-dashed bg-plate',
@@ -161,4 +167,4 @@ function FindingTile({ finding: entry, state, onTap, wide }: TileProps) {
       </View>
     </Pressable>
   );
-}
+});

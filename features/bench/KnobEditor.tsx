@@ -2,105 +2,77 @@ import Minus from 'lucide-react-native/icons/minus';
 import Plus from 'lucide-react-native/icons/plus';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { settingLimits, type SettingName } from '@/core/case/schema';
-import { dialToValue, valueToDial, type Dial } from '@/core/quantity/dial';
-import { fromUser, readable, roundToStep, unitOf } from '@/core/quantity/units';
-import { QUANTITY_OF } from '@/core/record/taken-move';
-import type { RigRecord } from '@/core/record/schema';
-import { useInk } from '@/ui/use-ink';
+import { fromUser, unitOf } from '@/core/quantity/units';
+import { dialToValue, valueToDial, type Dial } from '@/core/setting/dial';
+import { dialFor, nudged } from '@/core/setting/dials';
+import { READ_SETTINGS, READING_WORDS, READINGS, SETTINGS, type SettingName } from '@/core/setting/table';
+import { figureText, takesText } from '@/core/setting/words';
 import { NumberField } from '@/ui/NumberField';
 import { Button, Choice } from '@/ui/Press';
 import { Row } from '@/ui/Row';
-import { READ_SETTINGS } from './draft';
-import { NUDGE, SETTING_NAME, takesText, USUAL } from './setting-words';
-import type { Bench } from './use-bench';
+import { useInk } from '@/ui/use-ink';
+import { useUnits } from '../shared/use-habits';
+import { useBenchActions, useBenchRecords, useDraftPart, useLive } from './bench';
 
-const CRISP_DIAL: Dial = {
-  step: 5,
-  points: [
-    { mark: 0, value: 100 },
-    { mark: 100, value: 0 },
-  ],
-};
-
-/** The machine's own dial for a setting, when it was taken down. */
-export function dialOf(rig: RigRecord, setting: SettingName): Dial | null {
-  // Inside, 100 % is soft; a machine whose dial rises toward crisp reads the other way round.
-  if (setting === 'arcControlPct' && rig.arcControlRising === 'crisper') return CRISP_DIAL;
-  if (setting !== 'voltageV' && setting !== 'wireSpeedMPerMin') return null;
-  return rig.rig.dials?.[setting] ?? null;
-}
-
-/**
- * One push of the knob from where a setting stands: a mark of the machine's dial, or a fixed step.
- * @param direction +1 or -1
- * @returns the new value in the inside unit, inside what the setting takes
- */
-export function nudged(bench: Bench, setting: SettingName, direction: 1 | -1): number {
-  const dial = dialOf(bench.rig, setting);
-  const value = bench.draft.settings[setting];
-  const { minimum, maximum } = settingLimits(setting);
-  const from = value ?? USUAL[setting];
-  if (dial !== null && value !== undefined) {
-    const next = dialToValue(dial, valueToDial(dial, from) + direction * dial.step);
-    return Math.min(maximum, Math.max(minimum, Number(next.toFixed(3))));
-  }
-  const stride = NUDGE[setting][bench.habits.units];
-  // The next whole stride beyond where it stands, so that odd figures come onto the scale.
-  const strides = direction > 0 ? Math.floor(from / stride + 1e-6) + 1 : Math.ceil(from / stride - 1e-6) - 1;
-  const next = value === undefined ? from : roundToStep(strides * stride, stride);
-  return Math.min(maximum, Math.max(minimum, next));
-}
-
-type EditorProps = { bench: Bench; setting: SettingName; onClose: () => void };
+type EditorProps = { setting: SettingName; onClose: () => void };
 
 /** Two big pushes and a field; on a machine with marks the mark can be typed as well. */
-export function KnobEditor({ bench, setting, onClose }: EditorProps) {
-  const { units } = bench.habits;
-  const quantity = QUANTITY_OF[setting];
-  const value = bench.draft.settings[setting];
-  const refused = bench.draft.typed[setting];
+export function KnobEditor({ setting, onClose }: EditorProps) {
+  const { dials } = useBenchRecords();
+  const act = useBenchActions();
+  const units = useUnits();
+  const { name, quantity } = SETTINGS[setting];
+  const value = useDraftPart((draft) => draft.settings[setting]);
+  const refused = useDraftPart((draft) => draft.typed[setting]);
   // While a good figure is being typed its exact text stays in the field ("18." on the way to 18.5).
   const [typing, setTyping] = useState<string | null>(null);
-  const shown = refused ?? typing ?? (value === undefined ? '' : readable(value, quantity, units));
-  const dial = dialOf(bench.rig, setting);
+  const shown = refused ?? typing ?? (value === undefined ? '' : figureText(setting, value, units));
+  const dial = dialFor(dials, setting);
   const turn = (direction: 1 | -1): void => {
     setTyping(null);
-    bench.act.set(setting, nudged(bench, setting, direction));
+    act.set(setting, nudged({ name: setting, value, dial, units }, direction));
   };
+  // An angle is typed without its sign; which way it leans is a choice of its own.
+  const side = setting === 'travelAngleDeg' && (value ?? 1) < 0 ? -1 : 1;
   return (
-    <View role="group" aria-label={`Turn ${SETTING_NAME[setting]}`} className="gap-2 rounded-md bg-sunk p-3">
+    <View role="group" aria-label={`Turn ${name}`} className="gap-2 rounded-md bg-sunk p-3">
       <Row className="items-end gap-2">
-        <Turn label={`${SETTING_NAME[setting]} down`} onPress={() => turn(-1)} direction="down" />
+        <Turn label={`${name} down`} onPress={() => turn(-1)} direction="down" />
         <NumberField
           className="min-w-0 flex-1"
-          label={SETTING_NAME[setting]}
+          label={name}
           unit={unitOf(quantity, units)}
           text={shown}
           large
-          problem={refused === undefined ? null : `${SETTING_NAME[setting]} ${takesText(setting, units)}.`}
+          problem={refused === undefined ? null : `${name} ${takesText(setting, units)}.`}
           onType={(text) => {
             setTyping(text);
-            bench.act.type(setting, text, (figure) => fromUser(figure, quantity, units));
+            act.type(setting, text, (figure) => side * fromUser(figure, quantity, units));
           }}
         />
-        <Turn label={`${SETTING_NAME[setting]} up`} onPress={() => turn(1)} direction="up" />
+        <Turn label={`${name} up`} onPress={() => turn(1)} direction="up" />
       </Row>
-      <ReadingChoice bench={bench} setting={setting} />
+      {setting === 'travelAngleDeg' && value !== undefined && value !== 0 && (
+        <Choice
+          label="Which way the gun leans"
+          options={[
+            { value: 'push', label: 'push' },
+            { value: 'drag', label: 'drag' },
+          ]}
+          chosen={value > 0 ? 'push' : 'drag'}
+          onChoose={(way) => act.set(setting, Math.abs(value) * (way === 'push' ? 1 : -1))}
+        />
+      )}
+      <ReadingChoice setting={setting} />
       <Row className="items-end gap-2">
         {dial !== null && (
-          <DialField
-            key={value}
-            dial={dial}
-            value={value}
-            onMark={(mark) => bench.act.set(setting, dialToValue(dial, mark))}
-          />
+          <DialField dial={dial} value={value} onMark={(mark) => act.set(setting, dialToValue(dial, mark))} />
         )}
         <Button
           label="Not known"
           onPress={() => {
             setTyping(null);
-            bench.act.set(setting, null);
+            act.set(setting, null);
           }}
         />
         <Button label="Done" tone="act" className="flex-1" onPress={onClose} />
@@ -109,43 +81,47 @@ export function KnobEditor({ bench, setting, onClose }: EditorProps) {
   );
 }
 
-const READING_OPTIONS = [
-  { value: 'digital', label: 'measured' },
-  { value: 'dial', label: 'off the knob' },
-  { value: 'estimate', label: 'a guess' },
-] as const;
+const READING_OPTIONS = READINGS.map((value) => ({ value, label: READING_WORDS[value] }));
 
 /** How the figure was got: a guess speaks more softly than a meter. */
-function ReadingChoice({ bench, setting }: { bench: Bench; setting: SettingName }) {
+function ReadingChoice({ setting }: { setting: SettingName }) {
+  const { read } = useBenchActions();
+  const { input } = useLive();
   const asked = READ_SETTINGS.find((name) => name === setting);
-  if (asked === undefined || bench.draft.settings[setting] === undefined) return null;
+  if (asked === undefined || input.settings?.[setting] === undefined) return null;
   return (
     <Choice
-      label={`How ${SETTING_NAME[setting].toLowerCase()} was got`}
+      label={`How ${SETTINGS[setting].name.toLowerCase()} was got`}
       options={READING_OPTIONS}
-      chosen={bench.input.readings?.[asked] ?? 'digital'}
-      onChoose={(reading) => bench.act.read(asked, reading)}
+      chosen={input.readings?.[asked] ?? 'digital'}
+      onChoose={(reading) => read(asked, reading)}
     />
   );
 }
 
-function DialField({ dial, value, onMark }: { dial: Dial; value: number | undefined; onMark: (mark: number) => void }) {
-  const [text, setText] = useState(value === undefined ? '' : String(valueToDial(dial, value)));
+type DialProps = { dial: Dial; value: number | undefined; onMark: (mark: number) => void };
+
+/** The mark on the machine's own knob; what is typed stays as typed until the field is left. */
+function DialField({ dial, value, onMark }: DialProps) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const text = typed ?? (value === undefined ? '' : String(valueToDial(dial, value)));
   const marks = dial.points.map(({ mark }) => mark);
   const [low, high] = [Math.min(...marks), Math.max(...marks)];
-  const mark = Number(text.replace(',', '.'));
-  const wrong = text !== '' && !(mark >= low && mark <= high);
+  const isMark = (entered: string): boolean => {
+    const mark = Number(entered.replace(',', '.'));
+    return entered.trim() !== '' && mark >= low && mark <= high;
+  };
   return (
     <NumberField
       className="w-24"
       label="Knob"
       unit=""
       text={text}
-      problem={wrong ? `Takes ${low} to ${high}.` : null}
+      problem={text !== '' && !isMark(text) ? `Takes ${low} to ${high}.` : null}
+      onDone={() => setTyped(null)}
       onType={(next) => {
-        setText(next);
-        const typed = Number(next.replace(',', '.'));
-        if (next.trim() !== '' && typed >= low && typed <= high) onMark(typed);
+        setTyped(next);
+        if (isMark(next)) onMark(Number(next.replace(',', '.')));
       }}
     />
   );

@@ -1,87 +1,150 @@
 import { View } from 'react-native';
 import type { Answer } from '@/core/answer';
-import type { Move, SettingMove } from '@/core/correction/moves';
-import { readable, unitOf, type UnitSystem } from '@/core/quantity/units';
-import { QUANTITY_OF } from '@/core/record/taken-move';
+import type { Move } from '@/core/correction/moves';
+import { startingSettings } from '@/core/correction/next-settings';
+import { valueToDial } from '@/core/setting/dial';
+import { dialFor } from '@/core/setting/dials';
+import { SETTINGS, type SettingName } from '@/core/setting/table';
+import { figureWithUnit, fromToText } from '@/core/setting/words';
 import { Button, Choice } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { Figure, Heading, Words } from '@/ui/Words';
-import type { Bench } from './use-bench';
+import { useHabits, useTextIn, useUnits } from '../shared/use-habits';
+import { useBenchActions, useBenchRecords, useDraftPart } from './bench';
+import { headline } from './headline';
 
 /** What to do, one thing at a time: from → to in large figures, the knob's mark as large. */
-export function Moves({ bench, answer }: { bench: Bench; answer: Answer }) {
-  const { moves, alternative, outOfReach, after } = answer.correction;
-  const { units, changes } = bench.habits;
+export function Moves({ answer }: { answer: Answer }) {
+  const { moves, outOfReach } = answer.correction;
+  const textIn = useTextIn();
   return (
     <View className="gap-3">
-      <Heading level={2}>{moves.length === 0 ? 'Leave the numbers' : 'Do this first'}</Heading>
-      {moves.length === 0 && <Words>Nothing here speaks for turning a knob.</Words>}
-      {moves.map((move, index) => (
-        <MoveCard key={index} move={move} index={index} units={units} />
-      ))}
-      {moves.length > 0 && (
-        <>
-          <Choice
-            label="How many changes"
-            options={[
-              { value: 'one', label: 'One change a bead' },
-              { value: 'all', label: 'All at once' },
-            ]}
-            chosen={changes}
-            onChoose={(value) => bench.setHabits({ ...bench.habits, changes: value })}
-          />
-          <Button
-            label={changes === 'one' ? 'I turned it: use these figures' : 'I turned them: use these figures'}
-            onPress={bench.act.useMoves}
-          />
-        </>
-      )}
-      {alternative.moves.length > 0 && (
-        <View className="gap-1">
-          <Heading level={3} className="text-base">
-            Or the other way
-          </Heading>
-          {alternative.moves.map(
-            (move, index) =>
-              move.kind === 'setting' && (
-                <Words key={index}>{`${capital(move.direction)}: ${fromTo(move, units)}`}</Words>
-              ),
-          )}
-          {alternative.after?.currentA && after?.currentA && (
-            <Words className="text-faint">{`Then ${Math.round(alternative.after.currentA)} A instead of ${Math.round(after.currentA)} A${alternative.after.currentA < after.currentA ? ': colder, less metal' : ': hotter, more metal'}.`}</Words>
-          )}
-        </View>
-      )}
+      <Start answer={answer} />
+      {moves.length === 0 ? <NothingToTurn answer={answer} /> : <MoveList moves={moves} />}
+      <OtherWay answer={answer} />
       {outOfReach.map((text) => (
         <Words key={text} strong className="border-l-4 border-ink pl-3">
-          {text}
+          {textIn(text)}
         </Words>
       ))}
     </View>
   );
 }
 
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
-
-/** "16.5 → 19.9 V". */
-export function fromTo(move: SettingMove, units: UnitSystem): string {
-  const quantity = QUANTITY_OF[move.setting];
-  const from = move.from === null ? '?' : readable(move.from, quantity, units);
-  return `${from} → ${readable(move.to, quantity, units)} ${unitOf(quantity, units)}`;
+/** What to start with where figures are not known: the first thing an empty bench says. */
+function Start({ answer }: { answer: Answer }) {
+  const { dials } = useBenchRecords();
+  const { takeStart } = useBenchActions();
+  const units = useUnits();
+  const today = useDraftPart((draft) => draft.settings);
+  const start = Object.entries(startingSettings(today, answer.correction)) as [SettingName, number][];
+  if (start.length === 0) return null;
+  return (
+    <View role="region" aria-label="Start with" className="gap-2 rounded-md bg-plate p-3">
+      <Heading level={2}>Start with</Heading>
+      <Row className="flex-wrap gap-x-6 gap-y-2">
+        {start.map(([name, value]) => {
+          const dial = dialFor(dials, name);
+          return (
+            <View key={name}>
+              <Words className="text-sm text-faint">{SETTINGS[name].name}</Words>
+              <Figure className="text-2xl leading-tight">{figureWithUnit(name, value, units)}</Figure>
+              {dial !== null && <Words strong className="text-lg">{`knob ${valueToDial(dial, value)}`}</Words>}
+            </View>
+          );
+        })}
+      </Row>
+      <Words className="text-faint">
+        {answer.arc.currentWantedA === null
+          ? 'From the middle of what this wire carries: say how thick the plate is for a better start.'
+          : `For about ${Math.round(answer.arc.currentWantedA)} A on this plate. Run a trial bead, then say what it shows.`}
+      </Words>
+      <Button label="Use these figures" onPress={takeStart} />
+    </View>
+  );
 }
 
-function MoveCard({ move, index, units }: { move: Move; index: number; units: UnitSystem }) {
-  const first = index === 0;
+/** Said only where it is known that nothing needs turning. */
+function NothingToTurn({ answer }: { answer: Answer }) {
+  const findings = useDraftPart((draft) => draft.findings);
+  const { kind } = headline(answer, findings);
+  if (kind === 'ask') return null;
+  return (
+    <View className="gap-1">
+      <Heading level={2}>{kind === 'sound' ? 'Keep these settings' : 'No knob to turn yet'}</Heading>
+      <Words>
+        {kind === 'sound'
+          ? 'Nothing here speaks for turning a knob.'
+          : 'What was tapped does not point at a setting. The checks below tell more.'}
+      </Words>
+    </View>
+  );
+}
+
+function MoveList({ moves }: { moves: readonly Move[] }) {
+  const [habits, setHabits] = useHabits();
+  const { takeMoves } = useBenchActions();
+  const one = habits.changes === 'one';
+  return (
+    <>
+      <Heading level={2}>Do this first</Heading>
+      {moves.map((move, index) => (
+        <MoveCard key={index} move={move} first={index === 0} />
+      ))}
+      <Choice
+        label="How many changes"
+        options={[
+          { value: 'one', label: 'One change a bead' },
+          { value: 'all', label: 'All at once' },
+        ]}
+        chosen={habits.changes}
+        onChoose={(changes) => setHabits({ ...habits, changes })}
+      />
+      <Button label={one ? 'I turned it: use these figures' : 'I turned them: use these figures'} onPress={takeMoves} />
+    </>
+  );
+}
+
+function OtherWay({ answer }: { answer: Answer }) {
+  const units = useUnits();
+  const { alternative, after } = answer.correction;
+  if (alternative.moves.length === 0) return null;
+  const [then, instead] = [alternative.after?.currentA ?? null, after?.currentA ?? null];
+  return (
+    <View className="gap-1">
+      <Heading level={3} className="text-base">
+        Or the other way
+      </Heading>
+      {alternative.moves.map(
+        (move, index) =>
+          move.kind === 'setting' && (
+            <Words key={index}>{`${capital(move.direction)}: ${fromToText(move, units)}`}</Words>
+          ),
+      )}
+      {then !== null && instead !== null && (
+        <Words className="text-faint">
+          {`Then ${Math.round(then)} A instead of ${Math.round(instead)} A: ${then < instead ? 'colder, less metal' : 'hotter, more metal'}.`}
+        </Words>
+      )}
+    </View>
+  );
+}
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+function MoveCard({ move, first }: { move: Move; first: boolean }) {
+  const units = useUnits();
+  const textIn = useTextIn();
   const frame = `gap-1 rounded-md p-3 ${first ? 'bg-act' : 'bg-plate'}`;
   const words = first ? 'text-on-act' : 'text-ink';
   if (move.kind === 'remedy') {
     return (
       <View className={frame}>
         <Words strong className={`text-xl ${words}`}>
-          {move.do}
+          {textIn(move.do)}
         </Words>
-        <Words className={words}>{`${move.because} Numbers stay.`}</Words>
-        {move.caution && <Words strong className={words}>{`Mind: ${move.caution}`}</Words>}
+        <Words className={words}>{`${textIn(move.because)} Volts and wire stay where they are.`}</Words>
+        {move.caution && <Words strong className={words}>{`Mind: ${textIn(move.caution)}`}</Words>}
       </View>
     );
   }
@@ -91,10 +154,10 @@ function MoveCard({ move, index, units }: { move: Move; index: number; units: Un
         {capital(move.direction)}
       </Words>
       <Row className="flex-wrap items-baseline gap-x-4">
-        <Figure className={words}>{fromTo(move, units)}</Figure>
+        <Figure className={words}>{fromToText(move, units)}</Figure>
         {move.dialTo !== null && <Figure className={words}>{`knob ${move.dialFrom ?? '?'} → ${move.dialTo}`}</Figure>}
       </Row>
-      <Words className={words}>{move.because}</Words>
+      <Words className={words}>{textIn(move.because)}</Words>
       <Words className={words}>{`Next bead: ${move.expect}.`}</Words>
     </View>
   );

@@ -2,39 +2,35 @@ import ChevronDown from 'lucide-react-native/icons/chevron-down';
 import ChevronUp from 'lucide-react-native/icons/chevron-up';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
-import type { SettingName } from '@/core/case/schema';
-import { valueToDial } from '@/core/quantity/dial';
-import { readable, unitOf } from '@/core/quantity/units';
-import { QUANTITY_OF } from '@/core/record/taken-move';
+import { dialFor } from '@/core/setting/dials';
+import { valueToDial } from '@/core/setting/dial';
+import { MAIN_SETTINGS, SETTING_NAMES, SETTINGS, type SettingName } from '@/core/setting/table';
+import { figureText, figureWithUnit, unitText } from '@/core/setting/words';
 import { Row } from '@/ui/Row';
 import { useInk } from '@/ui/use-ink';
 import { Figure, Words } from '@/ui/Words';
-import { dialOf, KnobEditor } from './KnobEditor';
-import { MAIN_SETTINGS, MORE_SETTINGS, SETTING_NAME, SHORT_NAME } from './setting-words';
-import type { Bench } from './use-bench';
+import { useUnits } from '../shared/use-habits';
+import { useBenchRecords, useDraftPart } from './bench';
+import { KnobEditor } from './KnobEditor';
 
-type PanelProps = {
-  bench: Bench;
-  open: SettingName | null;
-  onOpen: (setting: SettingName | null) => void;
-  wide: boolean;
-};
+type PanelProps = { open: SettingName | null; onOpen: (setting: SettingName | null) => void; wide: boolean };
+
+const MORE = SETTING_NAMES.filter((name) => SETTINGS[name].row === 'more');
 
 /** What the machine was set to for this bead: large figures, the knob's own marks beside them. */
-export function SettingsPanel({ bench, open, onOpen, wide }: PanelProps) {
+export function SettingsPanel({ open, onOpen, wide }: PanelProps) {
   const [more, setMore] = useState(false);
+  const { usesGas } = useBenchRecords();
   const ink = useInk();
-  const More = more ? ChevronUp : ChevronDown;
-  const usesGas = bench.rig.rig.gas !== null;
-  const shown = MAIN_SETTINGS.filter((setting) => setting !== 'gasFlowLPerMin' || usesGas);
-  const all: SettingName[] = more ? [...shown, ...MORE_SETTINGS] : shown;
+  const Chevron = more ? ChevronUp : ChevronDown;
+  const main = MAIN_SETTINGS.filter((setting) => setting !== 'gasFlowLPerMin' || usesGas);
+  const all: SettingName[] = more ? [...main, ...MORE] : [...main];
   return (
     <View role="region" aria-label="Settings of this bead" className="gap-2 px-4">
       <Row className="flex-wrap gap-1">
         {all.map((setting) => (
           <SettingCell
             key={setting}
-            bench={bench}
             setting={setting}
             open={open === setting}
             wide={wide}
@@ -48,40 +44,39 @@ export function SettingsPanel({ bench, open, onOpen, wide }: PanelProps) {
           onPress={() => setMore(!more)}
           className="min-h-20 w-11 items-center justify-center rounded-md border-2 border-edge bg-plate"
         >
-          <More size={22} color={ink} />
+          <Chevron size={22} color={ink} />
         </Pressable>
       </Row>
-      {open !== null && <KnobEditor key={open} bench={bench} setting={open} onClose={() => onOpen(null)} />}
+      {open !== null && <KnobEditor key={open} setting={open} onClose={() => onOpen(null)} />}
     </View>
   );
 }
 
-type CellProps = { bench: Bench; setting: SettingName; open: boolean; wide: boolean; onPress: () => void };
+type CellProps = { setting: SettingName; open: boolean; wide: boolean; onPress: () => void };
 
-function SettingCell({ bench, setting, open, wide, onPress }: CellProps) {
-  const { units } = bench.habits;
-  const value = bench.draft.settings[setting];
-  const quantity = QUANTITY_OF[setting];
-  const figure = value === undefined ? '?' : readable(value, quantity, units);
-  const unit = unitOf(quantity, units);
-  const dial = dialOf(bench.rig, setting);
+function SettingCell({ setting, open, wide, onPress }: CellProps) {
+  const { dials } = useBenchRecords();
+  const units = useUnits();
+  const value = useDraftPart((draft) => draft.settings[setting]);
+  const wrong = useDraftPart((draft) => draft.typed[setting] !== undefined);
+  const dial = dialFor(dials, setting);
   const mark = dial !== null && value !== undefined ? `knob ${valueToDial(dial, value)}` : null;
-  const wrong = bench.draft.typed[setting] !== undefined;
+  const said = [SETTINGS[setting].name, figureWithUnit(setting, value, units), ...(mark === null ? [] : [mark])];
   return (
     <Pressable
       role="button"
       aria-expanded={open}
-      aria-label={`${SETTING_NAME[setting]}, ${value === undefined ? 'not known' : `${figure} ${unit}`}${mark === null ? '' : `, ${mark}`}`}
+      aria-label={said.join(', ')}
       onPress={onPress}
       className={`min-h-20 ${wide ? 'min-w-[38%]' : 'min-w-[19%]'} flex-1 justify-center rounded-md border-2 bg-plate px-1.5 py-1 ${open ? 'border-ink' : wrong ? 'border-dashed border-ink' : 'border-edge'}`}
     >
       <Words className="text-sm leading-tight text-faint" numberOfLines={1}>
-        {SHORT_NAME[setting]}
+        {SETTINGS[setting].short}
       </Words>
       <Figure className="text-2xl leading-tight" numberOfLines={1}>
-        {figure}
+        {value === undefined ? '?' : figureText(setting, value, units)}
       </Figure>
-      <Words className="text-sm leading-tight text-faint">{unit}</Words>
+      <Words className="text-sm leading-tight text-faint">{unitText(setting, value, units)}</Words>
       {mark !== null && (
         <Words strong className="text-lg leading-tight" numberOfLines={1}>
           {mark}

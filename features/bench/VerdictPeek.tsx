@@ -1,21 +1,23 @@
 import { Pressable, View } from 'react-native';
-import { evidenceName } from '@/core/knowledge';
-import { readable, unitOf } from '@/core/quantity/units';
-import { QUANTITY_OF } from '@/core/record/taken-move';
+import type { Answer } from '@/core/answer';
+import { startingSettings } from '@/core/correction/next-settings';
+import type { SettingName } from '@/core/setting/table';
+import { figureText, figureWithUnit, unitText } from '@/core/setting/words';
 import { Row } from '@/ui/Row';
 import { likelihoodWords } from '@/ui/temper';
 import { TemperBar } from '@/ui/TemperBar';
 import { Figure, Words } from '@/ui/Words';
+import { useTextIn, useUnits } from '../shared/use-habits';
+import { useDraftPart, useLive } from './bench';
 import { headline as headlineOf, type Headline } from './headline';
-import type { Bench } from './use-bench';
-
-type PeekProps = { bench: Bench; open: boolean; onPress: () => void };
 
 /** The verdict in two lines: the top cause and the next move. It is always in sight and opens upward. */
-export function VerdictPeek({ bench, open, onPress }: PeekProps) {
-  const { answer, problem } = bench.live;
+export function VerdictPeek({ open, onPress }: { open: boolean; onPress: () => void }) {
+  const { answer, problem } = useLive();
+  const findings = useDraftPart((draft) => draft.findings);
+  const textIn = useTextIn();
   if (answer === null) return <Words className="min-h-24 flex-1 p-3">{problem ?? 'Working it out…'}</Words>;
-  const said = headlineOf(answer, bench.draft.findings);
+  const said = headlineOf(answer, findings);
   const { title, probability } = said;
   const stop = answer.cautions.find((caution) => caution.stop);
   const likely = probability === null ? '' : `, ${likelihoodWords(probability)}, ${Math.round(probability * 100)} %`;
@@ -30,12 +32,12 @@ export function VerdictPeek({ bench, open, onPress }: PeekProps) {
       {stop !== undefined && (
         <View className="rounded-sm bg-stop px-2">
           <Words strong className="text-on-stop" numberOfLines={2}>
-            {stop.text}
+            {textIn(stop.text)}
           </Words>
         </View>
       )}
       <VerdictTitle title={title} probability={probability} />
-      <PeekMove bench={bench} headline={said} />
+      <PeekMove answer={answer} headline={said} />
     </Pressable>
   );
 }
@@ -57,35 +59,49 @@ export function VerdictTitle({ title, probability }: { title: string; probabilit
   );
 }
 
-function PeekMove({ bench, headline }: { bench: Bench; headline: Headline }) {
-  const move = bench.live.answer?.correction.moves[0];
-  const { units } = bench.habits;
-  if (move === undefined) {
-    const [next] = bench.live.answer?.nextChecks ?? [];
-    const unclear = headline.kind === 'open' && next !== undefined;
-    return unclear ? (
-      <Words strong numberOfLines={2}>{`Check first: ${evidenceName(next.check).toLowerCase()}`}</Words>
-    ) : (
-      <Words className="text-faint">Leave the numbers as they are.</Words>
-    );
-  }
+/** The next move; where there is none, what to start with, to check or to do. */
+function PeekMove({ answer, headline }: { answer: Answer; headline: Headline }) {
+  const units = useUnits();
+  const textIn = useTextIn();
+  const [move] = answer.correction.moves;
+  if (move === undefined) return <NoMove answer={answer} headline={headline} />;
   if (move.kind === 'remedy') {
     return (
       <Words strong className="text-lg leading-tight" numberOfLines={2}>
-        {move.do}
+        {textIn(move.do)}
       </Words>
     );
   }
-  const quantity = QUANTITY_OF[move.setting];
-  const from = move.from === null ? '?' : readable(move.from, quantity, units);
+  const { setting, from, to } = move;
   return (
     <View>
       <Row className="flex-wrap items-baseline gap-x-2">
-        <Figure className="text-3xl leading-tight">{`${from} → ${readable(move.to, quantity, units)}`}</Figure>
-        <Words strong>{unitOf(quantity, units)}</Words>
+        <Figure className="text-3xl leading-tight">{`${from === null ? '?' : figureText(setting, from, units)} → ${figureText(setting, to, units)}`}</Figure>
+        <Words strong>{unitText(setting, to, units)}</Words>
         {move.dialTo !== null && <Figure className="text-2xl leading-tight">{`knob ${move.dialTo}`}</Figure>}
       </Row>
       <Words className="leading-tight">{move.direction}</Words>
     </View>
+  );
+}
+
+function NoMove({ answer, headline }: { answer: Answer; headline: Headline }) {
+  const units = useUnits();
+  const today = useDraftPart((draft) => draft.settings);
+  const start = Object.entries(startingSettings(today, answer.correction)) as [SettingName, number][];
+  const electrical = start.filter(([name]) => name === 'voltageV' || name === 'wireSpeedMPerMin');
+  if (electrical.length > 0)
+    return (
+      <Words strong numberOfLines={2}>
+        {`Start with ${electrical.map(([name, value]) => figureWithUnit(name, value, units)).join(', ')}`}
+      </Words>
+    );
+  const [next] = answer.nextChecks;
+  if (headline.kind === 'open' && next !== undefined)
+    return <Words strong numberOfLines={2}>{`Check first: ${next.name.toLowerCase()}`}</Words>;
+  return (
+    <Words className="text-faint">
+      {headline.kind === 'sound' ? 'Keep these settings.' : 'Run the bead, then look at it.'}
+    </Words>
   );
 }

@@ -1,5 +1,5 @@
 import { answer } from '@/core/answer';
-import { EXAMPLE_CASE } from '@/core/case/example';
+import { EXAMPLE_CASE } from '@/core/cases/example';
 import type { Case } from '@/core/case/schema';
 import { movesNow, nextSettings } from '@/core/correction/next-settings';
 import { headline } from './headline';

@@ -1,30 +1,29 @@
 import type { Answer } from '@/core/answer';
 import type { FindingState } from '@/core/case/schema';
-import { cause, FINDINGS } from '@/core/knowledge';
+import { FINDINGS } from '@/core/knowledge/findings';
 
 /** The verdict in one line: a cause with its probability, or what stands in its place. */
 export type Headline = { title: string; probability: number | null; kind: 'cause' | 'open' | 'sound' | 'ask' };
 
 /** A cause has to reach this to stand at the head of the verdict. */
 const STANDS_OUT = 0.3;
+/** So many good signs make a bead that looks sound. */
+const GOOD_SIGNS = 2;
 
-const good = new Set(FINDINGS.flatMap(({ id, good: isGood }) => (isGood ? [id] : [])));
+const good = new Set<string>(FINDINGS.flatMap(({ id, good: isGood }) => (isGood ? [id] : [])));
 
 /**
  * What to say first of an answer.
  * @param findings what was tapped
  */
-export function headline(answer: Answer, findings: Record<string, FindingState>): Headline {
+export function headline(answer: Pick<Answer, 'causes'>, findings: Record<string, FindingState>): Headline {
   const [top] = answer.causes;
   if (top !== undefined && top.probability >= STANDS_OUT)
-    return { title: cause(top.cause).name, probability: top.probability, kind: 'cause' };
+    return { title: top.name, probability: top.probability, kind: 'cause' };
   const stated = Object.entries(findings);
-  const trouble = stated.some(
-    ([id, state]) =>
-      (state === 'present') !== good.has(id) && state !== 'unknown' && !(state === 'absent' && !good.has(id)),
-  );
+  const trouble = stated.some(([id, state]) => (good.has(id) ? state === 'absent' : state === 'present'));
   if (trouble) return { title: 'No cause stands out yet', probability: null, kind: 'open' };
-  const praised = stated.filter(([id, state]) => good.has(id) && state === 'present').length;
-  if (praised >= 2) return { title: 'Looks sound', probability: null, kind: 'sound' };
+  const signs = stated.filter(([id, state]) => good.has(id) && state === 'present').length;
+  if (signs >= GOOD_SIGNS) return { title: 'Looks sound', probability: null, kind: 'sound' };
   return { title: 'Tap what the bead shows', probability: null, kind: 'ask' };
 }

@@ -1,16 +1,16 @@
 import { View } from 'react-native';
 import { Choice } from '@/ui/Press';
 import { Heading, Words } from '@/ui/Words';
-import { usePreferences } from '../preferences/use-preferences';
+import { useHabits, useTextIn } from '../shared/use-habits';
 
 /** How this person welds: units, and a school wherever welders disagree. The first of each is the default. */
 export function HabitsPanel() {
-  const [habits, setHabits] = usePreferences();
+  const [habits, setHabits] = useHabits();
   const school = (change: Partial<typeof habits.schools>): void =>
     setHabits({ ...habits, schools: { ...habits.schools, ...change } });
   return (
     <View className="gap-4">
-      <Heading level={2}>How you weld</Heading>
+      <Heading level={1}>How you weld</Heading>
       <Habit title="Units">
         <Choice
           label="Units"
@@ -34,7 +34,7 @@ export function HabitsPanel() {
           onChoose={(imbalance) => school({ imbalance })}
         />
       </Habit>
-      <Habit title="Gas" why="Ample: 0.85 L/min a millimetre of nozzle. Lean: 0.6.">
+      <Habit title="Gas" why="Ample: about 11 L/min through a 13 mm nozzle. Lean: about 8 L/min.">
         <Choice
           label="Gas"
           options={[
@@ -72,12 +72,13 @@ export function HabitsPanel() {
 }
 
 function Habit({ title, why, children }: { title: string; why?: string; children: React.ReactNode }) {
+  const textIn = useTextIn();
   return (
     <View className="gap-2">
-      <Heading level={3} className="text-base">
+      <Heading level={2} className="text-base">
         {title}
       </Heading>
-      {why !== undefined && <Words className="text-sm text-faint">{why}</Words>}
+      {why !== undefined && <Words className="text-sm text-faint">{textIn(why)}</Words>}
       {children}
     </View>
   );

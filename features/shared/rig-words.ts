@@ -1,4 +1,7 @@
+import { mixName } from '@/core/case/gas-mix';
 import type { Gas, Rig, WireClass } from '@/core/case/schema';
+import { readable, unitOf, type UnitSystem } from '@/core/quantity/units';
+import { wireSize } from '@/core/quantity/wire-size';
 
 export const WIRE_WORDS: Record<WireClass, string> = {
   'solid-steel': 'solid steel',
@@ -31,4 +34,26 @@ export const WIRE_DIAMETERS = [0.6, 0.8, 0.9, 1.0, 1.2, 1.6];
 export function processOf(wire: WireClass): NonNullable<Rig['process']> {
   if (wire === 'tubular-self-shielded') return 'fcaw-self-shielded';
   return wire === 'tubular-gas-shielded' ? 'fcaw-gas-shielded' : 'gmaw';
+}
+
+/** "0.9 mm solid steel", ".035 in solid steel". */
+export function wireWords({ wire }: Rig, units: UnitSystem): string {
+  const size = wire?.diameterMm === undefined ? 'size not known' : wireSize(wire.diameterMm, units);
+  return `${size}, ${wire?.class === undefined ? 'wire not known' : WIRE_WORDS[wire.class]}`;
+}
+
+/** What is fitted, in one short line: "0.9 mm, 82 Ar / 18 CO2". */
+export function fittedWords(rig: Rig, units: UnitSystem): string {
+  const size = rig.wire?.diameterMm === undefined ? 'wire not known' : wireSize(rig.wire.diameterMm, units);
+  return `${size}, ${mixName(rig.gas)}`;
+}
+
+/** Gas, nozzle and studs in one line. */
+export function supplyWords({ gas, nozzleBoreMm, polarity }: Rig, units: UnitSystem): string {
+  const parts = [
+    mixName(gas),
+    nozzleBoreMm === undefined ? null : `nozzle ${readable(nozzleBoreMm, 'length', units)} ${unitOf('length', units)}`,
+    polarity === undefined ? null : POLARITY_WORDS[polarity],
+  ];
+  return parts.filter((part) => part !== null).join(', ');
 }

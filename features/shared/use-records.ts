@@ -1,30 +1,93 @@
-import { useMutation, useQuery, useQueryClient, type UseMutationResult } from '@tanstack/react-query';
+import { useInfiniteQuery, useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import type { Bead, Coupon, RigRecord } from '@/core/record/schema';
-import { deleteBead, fetchCoupons, fetchRigs, putBead, putCoupon, putRig } from './api';
+import {
+  changeBead,
+  fetchCoupon,
+  fetchLogPage,
+  fetchNewestCouponId,
+  fetchRigs,
+  isWorthRepeating,
+  putBead,
+  putCoupon,
+  putRig,
+  type LogFilter,
+} from './api';
 
 const RIGS = ['rigs'];
-const COUPONS = ['coupons'];
+const LOG = ['log'];
+const NEWEST = ['newest-coupon'];
+const coupon = (id: string): string[] => ['coupon', id];
 
+/** Every rig; a workshop has few. */
 export const useRigs = () => useQuery({ queryKey: RIGS, queryFn: fetchRigs });
 
-/** All coupons with their beads, newest first; a workshop's worth is small enough to hold at once. */
-export const useCoupons = () => useQuery({ queryKey: COUPONS, queryFn: fetchCoupons });
+/** One coupon with its beads. @param id null while it is not known which */
+export const useCoupon = (id: string | null) =>
+  useQuery({ queryKey: coupon(id ?? ''), queryFn: () => fetchCoupon(id ?? ''), enabled: id !== null });
 
-/** A write that is safe to send again: ids are made here and the server takes the same write twice. */
-function useWrite<Input, Output>(
-  write: (input: Input) => Promise<Output>,
-  refresh: string[],
-): UseMutationResult<Output, Error, Input> {
+/** The coupon to open the bench with where none was chosen. @param asked whether it is wanted at all */
+export const useNewestCouponId = (asked: boolean) =>
+  useQuery({ queryKey: NEWEST, queryFn: fetchNewestCouponId, enabled: asked });
+
+/** The log, a page at a time. */
+export const useLog = (filter: LogFilter) =>
+  useInfiniteQuery({
+    queryKey: [...LOG, filter],
+    queryFn: ({ pageParam }) => fetchLogPage(filter, pageParam),
+    initialPageParam: null as string | null,
+    getNextPageParam: ({ next }) => next,
+  });
+
+/** The beads of a coupon with one put in its place, in order; without those that were taken back. */
+function withBead(kept: Coupon, bead: Bead): Coupon {
+  const beads = [...kept.beads.filter(({ id }) => id !== bead.id), ...(bead.takenBack ? [] : [bead])];
+  const setups = kept.setups.some(({ id }) => id === bead.setupId) ? kept.setups : [...kept.setups, kept.rig.setup];
+  const nextNumber = Math.max(kept.nextNumber, bead.number + 1);
+  return { ...kept, setups, nextNumber, beads: beads.sort((a, b) => a.number - b.number) };
+}
+
+/** What the server answered to a bead stands in the coupon at once; the log is fetched when it is next looked at. */
+function beadWritten(client: QueryClient, bead: Bead): void {
+  client.setQueryData<Coupon>(coupon(bead.couponId), (kept) => (kept === undefined ? kept : withBead(kept, bead)));
+  void client.invalidateQueries({ queryKey: LOG });
+}
+
+/** The device is beside the server: a request is worth sending whatever the browser thinks of the internet. */
+const WRITE = { retry: isWorthRepeating, networkMode: 'always' } as const;
+
+export function usePutBead() {
+  const client = useQueryClient();
+  return useMutation({ ...WRITE, mutationFn: putBead, onSuccess: (bead) => beadWritten(client, bead) });
+}
+
+export function useChangeBead() {
+  const client = useQueryClient();
+  return useMutation({ ...WRITE, mutationFn: changeBead, onSuccess: (bead) => beadWritten(client, bead) });
+}
+
+export function usePutCoupon() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: write,
-    retry: 1,
-    networkMode: 'always',
-    onSuccess: () => client.invalidateQueries({ queryKey: refresh }),
+    ...WRITE,
+    mutationFn: putCoupon,
+    onSuccess: (written) => {
+      client.setQueryData(coupon(written.id), written);
+      void client.invalidateQueries({ queryKey: LOG });
+      void client.invalidateQueries({ queryKey: NEWEST });
+    },
   });
 }
 
-export const usePutRig = () => useWrite<RigRecord, RigRecord>(putRig, RIGS);
-export const usePutCoupon = () => useWrite<Coupon, Coupon>(putCoupon, COUPONS);
-export const usePutBead = () => useWrite<Bead, Bead>(putBead, COUPONS);
-export const useDeleteBead = () => useWrite<string, void>(deleteBead, COUPONS);
+export function usePutRig() {
+  const client = useQueryClient();
+  return useMutation({
+    ...WRITE,
+    mutationFn: putRig,
+    onSuccess: (written) => {
+      client.setQueryData<RigRecord[]>(RIGS, (rigs) => rigs?.map((rig) => (rig.id === written.id ? written : rig)));
+      void client.invalidateQueries({ queryKey: RIGS });
+      // Every coupon carries its rig as it is fitted now.
+      void client.invalidateQueries({ queryKey: ['coupon'] });
+    },
+  });
+}

@@ -1,45 +1,76 @@
 import { Link, usePathname } from 'expo-router';
-import type { ReactNode } from 'react';
-import { Pressable, View } from 'react-native';
+import Hammer from 'lucide-react-native/icons/hammer';
+import NotebookText from 'lucide-react-native/icons/notebook-text';
+import PlugZap from 'lucide-react-native/icons/plug-zap';
+import { Suspense, type ReactNode } from 'react';
+import { Pressable, useWindowDimensions, View } from 'react-native';
 import { Row } from '@/ui/Row';
+import { Loading } from '@/ui/State';
+import { useInk } from '@/ui/use-ink';
+import { WIDE } from '@/ui/wide';
 import { Words } from '@/ui/Words';
+import { StorageNote } from './StorageNote';
 
 const PLACES = [
-  { href: '/', label: 'Bench', within: ['/', '/job'] },
-  { href: '/rig', label: 'Rig', within: ['/rig'] },
-  { href: '/log', label: 'Log', within: ['/log', '/coupon'] },
+  { href: '/', label: 'Bench', within: ['/', '/job'], Icon: Hammer },
+  { href: '/rig', label: 'Rig', within: ['/rig'], Icon: PlugZap },
+  { href: '/log', label: 'Log', within: ['/log', '/coupon'], Icon: NotebookText },
 ] as const;
 
 function isHere(path: string, within: readonly string[]): boolean {
   return within.some((start) => (start === '/' ? path === '/' : path.startsWith(start)));
 }
 
-/** The page and, under it where the thumb is, the three places. */
+/** The page and its places: under it where the thumb is, in a rail at the left on a wide screen. */
 export function Shell({ children }: { children: ReactNode }) {
-  const path = usePathname();
+  const { width } = useWindowDimensions();
+  const main = (
+    <View role="main" className="min-h-0 min-w-0 flex-1">
+      <StorageNote />
+      <Suspense fallback={<Loading what="this place" />}>{children}</Suspense>
+    </View>
+  );
+  if (width >= WIDE)
+    return (
+      <Row className="h-full flex-1 bg-ground">
+        <Places rail />
+        {main}
+      </Row>
+    );
   return (
     <View className="h-full flex-1 bg-ground">
-      <View role="main" className="min-h-0 flex-1">
-        {children}
-      </View>
-      <Row role="navigation" aria-label="Places" className="no-print justify-center border-t-2 border-edge bg-ground">
-        {PLACES.map(({ href, label, within }) => {
-          const here = isHere(path, within);
-          return (
-            <Link key={href} href={href} asChild>
-              <Pressable
-                role="link"
-                aria-current={here ? 'page' : undefined}
-                className={`min-h-14 max-w-56 flex-1 items-center justify-center border-t-4 ${here ? 'border-ink' : 'border-transparent'}`}
-              >
-                <Words strong={here} className="text-lg">
-                  {label}
-                </Words>
-              </Pressable>
-            </Link>
-          );
-        })}
-      </Row>
+      {main}
+      <Places rail={false} />
+    </View>
+  );
+}
+
+function Places({ rail }: { rail: boolean }) {
+  const path = usePathname();
+  const ink = useInk();
+  const frame = rail
+    ? 'no-print w-[84px] flex-none gap-2 border-r-2 border-edge bg-ground pt-2'
+    : 'no-print flex-row justify-center border-t-2 border-edge bg-ground';
+  return (
+    <View role="navigation" aria-label="Places" className={frame}>
+      {PLACES.map(({ href, label, within, Icon }) => {
+        const here = isHere(path, within);
+        const edge = rail ? 'min-h-20 border-l-4' : 'min-h-14 max-w-56 flex-1 border-t-4';
+        return (
+          <Link key={href} href={href} asChild>
+            <Pressable
+              role="link"
+              aria-current={here ? 'page' : undefined}
+              className={`items-center justify-center gap-1 ${edge} ${here ? 'border-ink bg-plate' : 'border-transparent'}`}
+            >
+              {rail && <Icon size={30} color={ink} />}
+              <Words strong={here} className="text-lg leading-tight">
+                {label}
+              </Words>
+            </Pressable>
+          </Link>
+        );
+      })}
     </View>
   );
 }

@@ -1,0 +1,47 @@
+import { Link } from 'expo-router';
+import { Pressable } from 'react-native';
+import { Row } from '@/ui/Row';
+import { StateNote } from '@/ui/State';
+import { Heading, Words } from '@/ui/Words';
+import { jobWords } from '../shared/job-words';
+import { fittedWords } from '../shared/rig-words';
+import { useUnits } from '../shared/use-habits';
+import { useBenchRecords, useSaving } from './bench';
+
+/** Which coupon is in work, on which rig; the way to its job and to a new one. */
+export function BenchHead() {
+  const { coupon } = useBenchRecords();
+  const { problem } = useSaving();
+  const units = useUnits();
+  const { rig, title } = coupon;
+  return (
+    <>
+      <Row className="items-start justify-between gap-2 px-4 pt-2">
+        <Link href={{ pathname: '/job/[couponId]', params: { couponId: coupon.id } }} asChild>
+          <Pressable
+            role="link"
+            aria-label={`Job: ${title}. Change it`}
+            className="min-h-14 min-w-0 flex-1 justify-center"
+          >
+            <Heading level={1} numberOfLines={1} className="underline">
+              {title}
+            </Heading>
+            <Words className="text-sm text-faint" numberOfLines={1}>
+              {`${jobWords(coupon.job.job, units)} · ${rig.name}, ${fittedWords(rig.setup.rig, units)}`}
+            </Words>
+          </Pressable>
+        </Link>
+        <Link href="/job/new" asChild>
+          <Pressable
+            role="link"
+            aria-label="New coupon"
+            className="min-h-14 justify-center rounded-md border-2 border-edge bg-plate px-3"
+          >
+            <Words strong>New</Words>
+          </Pressable>
+        </Link>
+      </Row>
+      {problem !== null && <StateNote title="Not saved" text={problem} />}
+    </>
+  );
+}

@@ -1,0 +1,233 @@
+import { useRouter } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { Controller, useForm, type Control } from 'react-hook-form';
+import { ScrollView, View } from 'react-native';
+import { JOB_SCHEMA } from '@/core/case/schema';
+import { nearestGauge } from '@/core/quantity/gauge';
+import { fromUser, readable, unitOf } from '@/core/quantity/units';
+import type { Coupon, RigRecord } from '@/core/record/schema';
+import { validateCoupon } from '@/core/record/validate-coupon';
+import { BENCH_COUPON } from '@/platform/kept';
+import { platform } from '@/platform/ports';
+import { store } from '@/platform/stored';
+import { NumberField } from '@/ui/NumberField';
+import { Part } from '@/ui/Part';
+import { Button, Choice, Toggle } from '@/ui/Press';
+import { Row } from '@/ui/Row';
+import { TextField } from '@/ui/TextField';
+import { Heading, Words } from '@/ui/Words';
+import {
+  CONCERN_WORDS,
+  DRAUGHT_WORDS,
+  JOINT_WORDS,
+  METAL_WORDS,
+  POSITION_WORDS,
+  SURFACE_WORDS,
+} from '../shared/job-words';
+import { recordResolver, typedFigure } from '../shared/record-form';
+import { useUnits } from '../shared/use-habits';
+import { usePutCoupon } from '../shared/use-records';
+import {
+  couponFrom,
+  fieldOf,
+  LENGTHS,
+  startingJob,
+  valuesOf,
+  type Begun,
+  type JobValues,
+  type LengthName,
+} from './job-form';
+
+type FormProps = { coupon: Coupon | null; like: Coupon | null; rigs: readonly RigRecord[] };
+
+const options = <T extends string>(words: Record<T, string>): { value: T; label: string }[] =>
+  Object.entries(words).map(([value, label]) => ({ value: value as T, label: label as string }));
+
+const toggled = <T,>(list: readonly T[], item: T): T[] =>
+  list.includes(item) ? list.filter((other) => other !== item) : [...list, item];
+
+/** What the plate is. Makes a new coupon, or corrects the job of one. */
+export function JobForm({ coupon, like, rigs }: FormProps) {
+  const router = useRouter();
+  const units = useUnits();
+  const put = usePutCoupon();
+  const from = useMemo(() => coupon?.job.job ?? startingJob(like?.job.job ?? null), [coupon, like]);
+  const [begun] = useState<Begun>(() => ({
+    couponId: platform().newId(),
+    jobId: platform().newId(),
+    at: platform().now().toISOString(),
+  }));
+  const resolver = useMemo(
+    () =>
+      recordResolver((values: JobValues) => couponFrom(values, coupon, from, begun, units), validateCoupon, fieldOf),
+    [coupon, from, begun, units],
+  );
+  const likeRig = rigs.find(({ id }) => id === (coupon ?? like)?.rigId) ?? rigs[0];
+  const { control, handleSubmit, formState } = useForm<JobValues>({
+    defaultValues: valuesOf(coupon?.title ?? '', likeRig.id, from, units),
+    resolver,
+    mode: 'onChange',
+  });
+  const save = handleSubmit((values) => {
+    const record = couponFrom(values, coupon, from, begun, units);
+    put.mutate(record, {
+      onSuccess: () => {
+        store(BENCH_COUPON, record.id);
+        router.replace('/');
+      },
+    });
+  });
+  const anyWrong = Object.keys(formState.errors).length > 0;
+  return (
+    <ScrollView contentContainerClassName="w-full max-w-3xl gap-5 self-center p-4 pb-10">
+      <Heading level={1}>{coupon === null ? 'New coupon' : 'The job'}</Heading>
+      <Controller
+        control={control}
+        name="title"
+        render={({ field, fieldState: { error } }) => (
+          <TextField
+            label="What is it for?"
+            value={field.value}
+            onChange={field.onChange}
+            maxLength={120}
+            problem={error === undefined ? null : `Takes ${error.message}.`}
+          />
+        )}
+      />
+      <Part title="Rig">
+        <Controller
+          control={control}
+          name="rigId"
+          render={({ field }) => (
+            <Choice
+              label="Rig"
+              options={rigs.map(({ id, name }) => ({ value: id, label: name }))}
+              chosen={field.value}
+              onChoose={field.onChange}
+            />
+          )}
+        />
+      </Part>
+      <Row className="flex-wrap gap-3">
+        {LENGTHS.map((name) => (
+          <LengthField key={name} control={control} name={name} />
+        ))}
+      </Row>
+      <ChoicePart control={control} name="baseMetal" title="Metal" words={METAL_WORDS} />
+      <ChoicePart control={control} name="joint" title="Joint" words={JOINT_WORDS} />
+      <ChoicePart control={control} name="position" title="Position" words={POSITION_WORDS} />
+      <TogglePart control={control} name="surface" title="Surface" words={SURFACE_WORDS} />
+      <ChoicePart control={control} name="draught" title="Air" words={DRAUGHT_WORDS} />
+      <TogglePart control={control} name="concerns" title="Is any of this so?" words={CONCERN_WORDS} />
+      {coupon !== null && coupon.beads.length > 0 && (
+        <Words className="text-faint">
+          Beads that are logged keep the job they were run on; a correction counts from the next bead.
+        </Words>
+      )}
+      {put.isError && <Words role="alert" strong>{`Not saved. ${put.error.message}`}</Words>}
+      <Row className="gap-2">
+        <Button label="Back" onPress={() => (router.canGoBack() ? router.back() : router.replace('/'))} />
+        <Button
+          tone="act"
+          className="flex-1"
+          disabled={anyWrong || put.isPending}
+          label={put.isPending ? 'Saving…' : coupon === null ? 'Put it on the bench' : 'Keep it'}
+          onPress={() => void save()}
+        />
+      </Row>
+    </ScrollView>
+  );
+}
+
+type FieldProps<Name extends keyof JobValues> = { control: Control<JobValues>; name: Name; title: string };
+
+function ChoicePart({
+  control,
+  name,
+  title,
+  words,
+}: FieldProps<'baseMetal' | 'joint' | 'position' | 'draught'> & { words: Record<string, string> }) {
+  return (
+    <Part title={title}>
+      <Controller
+        control={control}
+        name={name}
+        render={({ field }) => (
+          <Choice label={title} options={options(words)} chosen={field.value} onChoose={field.onChange} />
+        )}
+      />
+    </Part>
+  );
+}
+
+function TogglePart({
+  control,
+  name,
+  title,
+  words,
+}: FieldProps<'surface' | 'concerns'> & { words: Record<string, string> }) {
+  return (
+    <Part title={title}>
+      <Controller
+        control={control}
+        name={name}
+        render={({ field }) => (
+          <Row className="flex-wrap gap-2">
+            {options(words).map(({ value, label }) => (
+              <Toggle
+                key={value}
+                label={label}
+                on={(field.value as string[]).includes(value)}
+                onPress={() => field.onChange(toggled(field.value as string[], value))}
+              />
+            ))}
+          </Row>
+        )}
+      />
+    </Part>
+  );
+}
+
+const LENGTH_WORDS: Record<LengthName, string> = {
+  thicknessMm: 'Thickness',
+  otherThicknessMm: 'Other part',
+  gapMm: 'Gap',
+};
+
+function LengthField({ control, name }: { control: Control<JobValues>; name: LengthName }) {
+  const units = useUnits();
+  const { minimum, maximum } = JOB_SCHEMA.properties[name];
+  const unit = unitOf('length', units);
+  const gaugeOf = (text: string): number | null => {
+    const typed = typedFigure(text);
+    return name === 'gapMm' || typed === undefined || !(typed > 0)
+      ? null
+      : nearestGauge(fromUser(typed, 'length', units));
+  };
+  return (
+    <View className="min-w-[30%] flex-1">
+      <Controller
+        control={control}
+        name={name}
+        render={({ field, fieldState: { error } }) => (
+          <>
+            <NumberField
+              label={LENGTH_WORDS[name]}
+              unit={unit}
+              text={field.value}
+              problem={
+                error === undefined
+                  ? null
+                  : `Takes ${readable(minimum, 'length', units)} to ${readable(maximum, 'length', units)} ${unit}.`
+              }
+              onType={field.onChange}
+            />
+            {error === undefined && gaugeOf(field.value) !== null && (
+              <Words className="text-sm text-faint">{`about ${gaugeOf(field.value)} gauge`}</Words>
+            )}
+          </>
+        )}
+      />
+    </View>
+  );
+}

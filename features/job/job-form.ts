@@ -1,0 +1,116 @@
+import type { Job } from '@/core/case/schema';
+import { fromUser, readable, type UnitSystem } from '@/core/quantity/units';
+import type { Coupon, JobVersion, NewCoupon } from '@/core/record/schema';
+import { typedFigure } from '../shared/record-form';
+
+/** Lengths that are typed; figures as they were typed. */
+export const LENGTHS = ['thicknessMm', 'otherThicknessMm', 'gapMm'] as const;
+export type LengthName = (typeof LENGTHS)[number];
+
+/** What is typed and chosen for a job. */
+export type JobValues = {
+  title: string;
+  rigId: string;
+  thicknessMm: string;
+  otherThicknessMm: string;
+  gapMm: string;
+  baseMetal: NonNullable<Job['baseMetal']> | null;
+  joint: NonNullable<Job['joint']> | null;
+  position: NonNullable<Job['position']> | null;
+  draught: NonNullable<Job['draught']> | null;
+  surface: NonNullable<Job['surface']>;
+  concerns: NonNullable<Job['concerns']>;
+};
+
+/** The plate of a new coupon: the last job's, but what can hurt is asked anew. */
+export function startingJob(like: Job | null): Job {
+  const usual: Job = { baseMetal: 'mild-steel', joint: 'fillet', position: 'flat', draught: 'still' };
+  return { ...(like ?? usual), concerns: [] };
+}
+
+/** The values a form begins with. */
+export function valuesOf(title: string, rigId: string, job: Job, units: UnitSystem): JobValues {
+  const length = (value: number | undefined): string => (value === undefined ? '' : readable(value, 'length', units));
+  return {
+    title,
+    rigId,
+    thicknessMm: length(job.thicknessMm),
+    otherThicknessMm: length(job.otherThicknessMm),
+    gapMm: length(job.gapMm),
+    baseMetal: job.baseMetal ?? null,
+    joint: job.joint ?? null,
+    position: job.position ?? null,
+    draught: job.draught ?? null,
+    surface: job.surface ?? [],
+    concerns: job.concerns ?? [],
+  };
+}
+
+/**
+ * The job that was typed; what was not said is left out. A length that was shown rounded and not touched stays what it
+ * was.
+ */
+export function jobFrom(values: JobValues, from: Job, units: UnitSystem): Job {
+  const shown = valuesOf('', '', from, units);
+  const lengths = LENGTHS.flatMap((name) => {
+    const typed = typedFigure(values[name]);
+    const value =
+      values[name] === shown[name] ? from[name] : typed === undefined ? undefined : fromUser(typed, 'length', units);
+    return value === undefined ? [] : [[name, value] as const];
+  });
+  const { baseMetal, joint, position, draught, surface, concerns } = values;
+  return {
+    ...Object.fromEntries(lengths),
+    ...(baseMetal === null ? {} : { baseMetal }),
+    ...(joint === null ? {} : { joint }),
+    ...(position === null ? {} : { position }),
+    ...(draught === null ? {} : { draught }),
+    ...(surface.length === 0 ? {} : { surface }),
+    ...(concerns.length === 0 ? {} : { concerns }),
+  };
+}
+
+/** Whether two jobs say the same; a list that is empty says nothing. */
+export function sameJob(a: Job, b: Job): boolean {
+  const said = (job: Job): string =>
+    JSON.stringify(
+      Object.entries(job)
+        .filter(([, value]) => !(Array.isArray(value) && value.length === 0))
+        .sort(([x], [y]) => (x < y ? -1 : 1)),
+    );
+  return said(a) === said(b);
+}
+
+/** Ids and time for what a form may make, taken when it is begun. */
+export type Begun = { couponId: string; jobId: string; at: string };
+
+/**
+ * The coupon that was typed. A job that differs from the kept one is its next version; a title that was left empty is
+ * given.
+ * @param coupon as it is kept, or null for a new one
+ */
+export function couponFrom(
+  values: JobValues,
+  coupon: Coupon | null,
+  from: Job,
+  begun: Begun,
+  units: UnitSystem,
+): NewCoupon {
+  const job = jobFrom(values, from, units);
+  const kept = coupon !== null && sameJob(job, coupon.job.job);
+  const version: JobVersion = kept ? coupon.job : { id: begun.jobId, at: begun.at, job };
+  return {
+    id: coupon?.id ?? begun.couponId,
+    rigId: values.rigId,
+    title: values.title.trim() || 'Trial coupon',
+    createdAt: coupon?.createdAt ?? begun.at,
+    job: version,
+  };
+}
+
+/** Where in the form a field of the record was typed. */
+export function fieldOf(recordField: string): keyof JobValues | null {
+  if (recordField === 'title' || recordField === 'rigId') return recordField;
+  const [first, second, name] = recordField.split('.');
+  return first === 'job' && second === 'job' && name !== undefined ? (name as keyof JobValues) : null;
+}

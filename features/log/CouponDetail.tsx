@@ -1,0 +1,175 @@
+import { useRouter } from 'expo-router';
+import { ScrollView, useWindowDimensions, View } from 'react-native';
+import { appearanceFrom } from '@/core/bead/appearance';
+import { dialsOf } from '@/core/record/case-of';
+import { moveInWords } from '@/core/record/move-words';
+import { OUTCOME_WORDS } from '@/core/record/outcome';
+import type { Bead, Coupon, Setup } from '@/core/record/schema';
+import { valueToDial } from '@/core/setting/dial';
+import { dialFor } from '@/core/setting/dials';
+import { READ_SETTINGS, READING_WORDS, SETTING_NAMES, SETTINGS } from '@/core/setting/table';
+import { figureWithUnit } from '@/core/setting/words';
+import type { UnitSystem } from '@/core/quantity/units';
+import { BENCH_COUPON } from '@/platform/kept';
+import { store } from '@/platform/stored';
+import { BeadDrawing } from '@/ui/bead/BeadDrawing';
+import { Button } from '@/ui/Press';
+import { Row } from '@/ui/Row';
+import { Loading, StateNote } from '@/ui/State';
+import { likelihoodWords } from '@/ui/temper';
+import { useTitle } from '@/ui/use-keys';
+import { Heading, Words } from '@/ui/Words';
+import { RequestProblem } from '../shared/api';
+import { jobWords } from '../shared/job-words';
+import { fittedWords } from '../shared/rig-words';
+import { useUnits } from '../shared/use-habits';
+import { useCoupon, usePutCoupon } from '../shared/use-records';
+import { clockWords, dayWords } from './time-words';
+
+type DetailProps = {
+  couponId: string;
+  /** The number of the one bead to show, or null for all. */
+  bead: number | null;
+  onAllBeads: () => void;
+  /** Whether the page is of this coupon, and not of the log it stands beside. */
+  named: boolean;
+};
+
+/** One coupon as the record holds it: every bead with its settings, findings, verdict and the change made next. */
+export function CouponDetail({ couponId, bead, onAllBeads, named }: DetailProps) {
+  const found = useCoupon(couponId);
+  const router = useRouter();
+  useTitle(named ? (found.data?.title ?? 'Coupon') : 'Log');
+  if (found.error instanceof RequestProblem && found.error.code !== null)
+    return (
+      <StateNote
+        title="No such coupon"
+        text="It is not in the log of this workshop."
+        action={{ label: 'To the log', onPress: () => router.replace('/log') }}
+      />
+    );
+  if (found.isError)
+    return (
+      <StateNote
+        title="The coupon cannot be read"
+        text={found.error.message}
+        action={{ label: 'Try again', onPress: () => void found.refetch() }}
+      />
+    );
+  if (found.data === undefined) return <Loading what="the coupon" />;
+  return <CouponRecord coupon={found.data} wanted={bead} onAllBeads={onAllBeads} />;
+}
+
+type RecordProps = { coupon: Coupon; wanted: number | null; onAllBeads: () => void };
+
+function CouponRecord({ coupon, wanted, onAllBeads }: RecordProps) {
+  const router = useRouter();
+  const units = useUnits();
+  const put = usePutCoupon();
+  const beads = wanted === null ? coupon.beads : coupon.beads.filter(({ number }) => number === wanted);
+  const { id, rigId, title, createdAt, job, putAway } = coupon;
+  return (
+    <ScrollView contentContainerClassName="w-full max-w-5xl gap-4 self-center p-4 pb-10">
+      <View className="gap-1">
+        <Heading level={1}>{title}</Heading>
+        <Words>{`${jobWords(job.job, units)} · ${coupon.rigName}`}</Words>
+        <Words className="text-sm text-faint">{`${dayWords(createdAt)}${putAway ? ', put away' : ''}`}</Words>
+        {coupon.jobs.length > 1 && (
+          <Words className="text-sm">{`The job was corrected on ${dayWords(job.at)}; beads before that keep what they were run on.`}</Words>
+        )}
+      </View>
+      {beads.length === 0 && <Words role="status">No bead was logged on it.</Words>}
+      {beads.map((bead) => (
+        <BeadRecord key={bead.id} bead={bead} coupon={coupon} />
+      ))}
+      {put.isError && <Words role="alert" strong>{`Not saved. ${put.error.message}`}</Words>}
+      <Row className="flex-wrap gap-2">
+        {wanted !== null && <Button label="All its beads" onPress={onAllBeads} />}
+        <Button label="To the log" onPress={() => router.push('/log')} />
+        <Button
+          label={putAway ? 'Bring it back' : 'Put it away'}
+          disabled={put.isPending}
+          onPress={() => put.mutate({ id, rigId, title, createdAt, job, putAway: !putAway })}
+        />
+        <Button
+          tone="act"
+          className="flex-1"
+          label="Put it on the bench"
+          onPress={() => {
+            store(BENCH_COUPON, id);
+            router.push('/');
+          }}
+        />
+      </Row>
+    </ScrollView>
+  );
+}
+
+/** Every figure with how it was got, and the mark it stood on: "Volts 16.5 V, knob 4, off the knob". */
+function settingLines({ settings, readings }: Bead, setup: Setup | undefined, units: UnitSystem): string[] {
+  const dials = setup === undefined ? {} : dialsOf(setup);
+  return SETTING_NAMES.flatMap((name) => {
+    const value = settings[name];
+    if (value === undefined) return [];
+    const dial = dialFor(dials, name);
+    const read = READ_SETTINGS.find((one) => one === name);
+    const reading = read === undefined ? undefined : readings[read];
+    const parts = [
+      `${SETTINGS[name].name} ${figureWithUnit(name, value, units)}`,
+      ...(dial === null ? [] : [`knob ${valueToDial(dial, value)}`]),
+      ...(reading === undefined || reading === 'digital' ? [] : [READING_WORDS[reading]]),
+    ];
+    return [parts.join(', ')];
+  });
+}
+
+function BeadRecord({ bead, coupon }: { bead: Bead; coupon: Coupon }) {
+  const units = useUnits();
+  const wide = useWindowDimensions().width >= 760;
+  const setup = coupon.setups.find(({ id }) => id === bead.setupId);
+  const job = coupon.jobs.find(({ id }) => id === bead.jobId);
+  const named = (state: 'present' | 'absent'): string[] =>
+    Object.entries(bead.findings).flatMap(([id, held]) =>
+      held === state ? [(bead.names[id] ?? id.replace(/-/g, ' ')).toLowerCase()] : [],
+    );
+  const [seen, absent] = [named('present'), named('absent')];
+  return (
+    <View role="article" aria-label={`Bead ${bead.number}`} className="gap-3 rounded-md bg-plate p-3">
+      <Row className="items-baseline justify-between">
+        <Heading
+          level={2}
+          className="text-xl"
+        >{`Bead ${bead.number}${bead.outcome ? `: ${OUTCOME_WORDS[bead.outcome]}` : ''}`}</Heading>
+        <Words className="text-sm">{clockWords(bead.ranAt)}</Words>
+      </Row>
+      <View className={`gap-3 ${wide ? 'flex-row' : ''}`}>
+        <View className={`overflow-hidden rounded-sm ${wide ? 'w-72' : ''}`}>
+          <BeadDrawing
+            bead={appearanceFrom(bead.appearance)}
+            view="top"
+            height={wide ? 120 : 100}
+            lengthMm={50}
+            title={`Bead ${bead.number} from above`}
+          />
+        </View>
+        <View className="min-w-0 flex-1 gap-1">
+          <Words style={{ fontVariant: ['tabular-nums'] }}>{settingLines(bead, setup, units).join(' · ')}</Words>
+          {setup !== undefined && (
+            <Words className="text-sm text-faint">
+              {`Run with ${fittedWords(setup.rig, units)}${setup.assumed ? ' (as it was known later)' : ''}${job === undefined || job.id === coupon.job.id ? '' : `, on ${jobWords(job.job, units)}`}`}
+            </Words>
+          )}
+          {seen.length > 0 && <Words>{`Seen: ${seen.join(', ')}.`}</Words>}
+          {absent.length > 0 && <Words className="text-faint">{`Not there: ${absent.join(', ')}.`}</Words>}
+          {bead.verdict && (
+            <Words>{`Verdict: ${bead.verdict.name.toLowerCase()}, ${likelihoodWords(bead.verdict.probability)} (${Math.round(bead.verdict.probability * 100)} %).`}</Words>
+          )}
+          {bead.move && (
+            <Words strong>{`Then: ${moveInWords(bead.move, setup === undefined ? {} : dialsOf(setup), units)}`}</Words>
+          )}
+          {bead.note !== '' && <Words>{bead.note}</Words>}
+        </View>
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,272 @@
+import { useRouter } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { Controller, useForm, useWatch, type Control } from 'react-hook-form';
+import { ScrollView, View } from 'react-native';
+import { mixName } from '@/core/case/gas-mix';
+import type { Gas, WireClass } from '@/core/case/schema';
+import { wireSize } from '@/core/quantity/wire-size';
+import { unitOf } from '@/core/quantity/units';
+import type { RigRecord } from '@/core/record/schema';
+import { validateRig } from '@/core/record/validate-rig';
+import { platform } from '@/platform/ports';
+import { NumberField } from '@/ui/NumberField';
+import { Part } from '@/ui/Part';
+import { Button, Choice } from '@/ui/Press';
+import { Row } from '@/ui/Row';
+import { TextField } from '@/ui/TextField';
+import { useTitle } from '@/ui/use-keys';
+import { Heading, Words } from '@/ui/Words';
+import { recordResolver } from '../shared/record-form';
+import { DISPLAY_WORDS, POLARITY_WORDS, USUAL_GASES, WIRE_DIAMETERS, WIRE_WORDS } from '../shared/rig-words';
+import { useUnits } from '../shared/use-habits';
+import { usePutRig } from '../shared/use-records';
+import {
+  fieldOf,
+  fittedFor,
+  gasTexts,
+  NEW_RIG,
+  rigFrom,
+  typedGas,
+  valuesOf,
+  type Begun,
+  type RigValues,
+} from './rig-form';
+
+const choices = <T extends string>(words: Record<T, string>): { value: T; label: string }[] =>
+  Object.entries(words).map(([value, label]) => ({ value: value as T, label: label as string }));
+
+const RISING = choices({ softer: 'softer', crisper: 'crisper' });
+
+type FormProps = {
+  rigId: string;
+  /** As it is kept, or null for a new one. */
+  record: RigRecord | null;
+  /** Whether the page is of this rig, and not of the list it stands beside. */
+  named: boolean;
+};
+
+/** One rig: what is fitted now. */
+export function RigForm({ rigId, record, named }: FormProps) {
+  const from = record ?? NEW_RIG;
+  const title = record?.name ?? 'New rig';
+  useTitle(named ? title : 'Rig');
+  const router = useRouter();
+  const units = useUnits();
+  const put = usePutRig();
+  const [begun] = useState<Begun>(() => ({
+    rigId,
+    setupId: platform().newId(),
+    at: platform().now().toISOString(),
+  }));
+  const resolver = useMemo(
+    () => recordResolver((values: RigValues) => rigFrom(values, from, begun, units), validateRig, fieldOf),
+    [from, begun, units],
+  );
+  const { control, handleSubmit, setValue, formState } = useForm<RigValues>({
+    defaultValues: valuesOf(from, units),
+    resolver,
+    mode: 'onChange',
+  });
+  const gas = useWatch({ control, name: 'gas' });
+  const fitWire = (wireClass: WireClass): void => {
+    const fitted = fittedFor(wireClass, gas);
+    setValue('wireClass', wireClass);
+    setValue('gas', fitted.gas, { shouldValidate: true });
+    setValue('polarity', fitted.polarity);
+  };
+  const save = handleSubmit((values) =>
+    put.mutate(rigFrom(values, from, begun, units), { onSuccess: () => router.replace('/rig') }),
+  );
+  const putAway = (away: boolean): void => {
+    if (record === null) return;
+    const { id, name, note, setup } = record;
+    const { rigId: _, assumed: __, revision: ___, ...fitted } = setup;
+    put.mutate({ id, name, note, setup: fitted, putAway: away }, { onSuccess: () => router.replace('/rig') });
+  };
+  return (
+    <ScrollView contentContainerClassName="w-full max-w-3xl gap-5 self-center p-4 pb-10">
+      <Heading level={1}>{title}</Heading>
+      <Controller
+        control={control}
+        name="name"
+        render={({ field, fieldState: { error } }) => (
+          <TextField
+            label="What the workshop calls it"
+            value={field.value}
+            onChange={field.onChange}
+            maxLength={80}
+            problem={error === undefined ? null : 'Takes a name of up to 80 letters.'}
+          />
+        )}
+      />
+      <Part title="Wire">
+        <Controller
+          control={control}
+          name="wireClass"
+          render={({ field }) => (
+            <Choice label="Wire" options={choices(WIRE_WORDS)} chosen={field.value} onChoose={fitWire} />
+          )}
+        />
+        <Controller
+          control={control}
+          name="diameterMm"
+          render={({ field }) => (
+            <Choice
+              label="Wire diameter"
+              options={WIRE_DIAMETERS.map((size) => ({ value: String(size), label: wireSize(size, units) }))}
+              chosen={String(field.value)}
+              onChoose={(size) => field.onChange(Number(size))}
+            />
+          )}
+        />
+      </Part>
+      {gas !== null && <GasPart control={control} gas={gas} />}
+      <Part title="Polarity">
+        <Controller
+          control={control}
+          name="polarity"
+          render={({ field }) => (
+            <Choice label="Polarity" options={choices(POLARITY_WORDS)} chosen={field.value} onChoose={field.onChange} />
+          )}
+        />
+        <Words className="text-sm text-faint">
+          Solid and gas-shielded wire: plus. Self-shielded: minus, unless the spool says otherwise. Welder off before
+          leads are moved.
+        </Words>
+      </Part>
+      <Controller
+        control={control}
+        name="bore"
+        render={({ field, fieldState: { error } }) => (
+          <NumberField
+            label="Nozzle bore"
+            unit={unitOf('length', units)}
+            text={field.value}
+            onType={field.onChange}
+            problem={
+              error === undefined
+                ? null
+                : units === 'metric'
+                  ? 'Nozzle bore takes 6 to 30 mm.'
+                  : 'Nozzle bore takes 0.24 to 1.18 in.'
+            }
+          />
+        )}
+      />
+      <Part title="How it shows its figures">
+        <Controller
+          control={control}
+          name="display"
+          render={({ field }) => (
+            <Choice
+              label="How it shows its figures"
+              options={choices(DISPLAY_WORDS)}
+              chosen={field.value}
+              onChoose={field.onChange}
+            />
+          )}
+        />
+      </Part>
+      <Part title="More on the arc-control dial is">
+        <Controller
+          control={control}
+          name="rising"
+          render={({ field }) => (
+            <Choice
+              label="More on the arc-control dial is"
+              options={RISING}
+              chosen={field.value}
+              onChoose={field.onChange}
+            />
+          )}
+        />
+      </Part>
+      <Controller
+        control={control}
+        name="note"
+        render={({ field, fieldState: { error } }) => (
+          <TextField
+            label="Note"
+            value={field.value}
+            onChange={field.onChange}
+            maxLength={2000}
+            lines={2}
+            problem={error === undefined ? null : 'Takes text of up to 2000 letters.'}
+          />
+        )}
+      />
+      {put.isError && <Words role="alert" strong>{`Not saved. ${put.error.message}`}</Words>}
+      <Row className="gap-2">
+        <Button label="Back" onPress={() => (router.canGoBack() ? router.back() : router.replace('/rig'))} />
+        <Button
+          tone="act"
+          className="flex-1"
+          disabled={Object.keys(formState.errors).length > 0 || put.isPending}
+          label={put.isPending ? 'Saving…' : 'Keep it'}
+          onPress={() => void save()}
+        />
+      </Row>
+      {record !== null && (
+        <Button
+          label={record.putAway ? 'Bring this rig back' : 'Put this rig away'}
+          disabled={put.isPending}
+          onPress={() => putAway(!record.putAway)}
+        />
+      )}
+    </ScrollView>
+  );
+}
+
+const SHARES: readonly { share: keyof Gas; label: string }[] = [
+  { share: 'argonPct', label: 'Argon' },
+  { share: 'co2Pct', label: 'CO2' },
+  { share: 'oxygenPct', label: 'Oxygen' },
+  { share: 'heliumPct', label: 'Helium' },
+];
+
+/** The name of the mix that was typed, or null while it is none. */
+function typedName(texts: Record<keyof Gas, string>): string | null {
+  try {
+    return mixName(typedGas(texts));
+  } catch {
+    return null;
+  }
+}
+
+function GasPart({ control, gas }: { control: Control<RigValues>; gas: Record<keyof Gas, string> }) {
+  return (
+    <Part title="Gas">
+      <Controller
+        control={control}
+        name="gas"
+        render={({ field, fieldState: { error } }) => (
+          <>
+            <Choice
+              label="Gas"
+              options={USUAL_GASES.map(({ name }) => ({ value: name, label: name }))}
+              chosen={typedName(gas)}
+              onChoose={(label) => field.onChange(gasTexts(USUAL_GASES.find(({ name }) => name === label)?.gas ?? {}))}
+            />
+            <Row className="flex-wrap gap-2">
+              {SHARES.map(({ share, label }) => (
+                <View key={share} className="min-w-[20%] flex-1">
+                  <NumberField
+                    label={label}
+                    unit="%"
+                    text={gas[share]}
+                    onType={(text) => field.onChange({ ...gas, [share]: text })}
+                  />
+                </View>
+              ))}
+            </Row>
+            {error !== undefined && (
+              <Words role="alert" strong>
+                {`Gas takes ${error.message}.`}
+              </Words>
+            )}
+          </>
+        )}
+      />
+    </Part>
+  );
+}

@@ -1,0 +1,124 @@
+import { Link, useRouter } from 'expo-router';
+import { Pressable, ScrollView, useWindowDimensions } from 'react-native';
+import type { RigRecord } from '@/core/record/schema';
+import { platform } from '@/platform/ports';
+import { Button } from '@/ui/Press';
+import { Loading, StateNote } from '@/ui/State';
+import { TwoPane } from '@/ui/TwoPane';
+import { useTitle } from '@/ui/use-keys';
+import { WIDE } from '@/ui/wide';
+import { Heading, Words } from '@/ui/Words';
+import { supplyWords, wireWords } from '../shared/rig-words';
+import { useUnits } from '../shared/use-habits';
+import { useRigs } from '../shared/use-records';
+import { HabitsPanel } from './HabitsPanel';
+import { RigForm } from './RigForm';
+
+/** What is chosen in this place: a rig by its id, how this person welds, or nothing yet. */
+export type Chosen = { rigId: string } | 'habits' | null;
+
+/** The rigs with what is fitted on each, and how this person welds. */
+export function RigPlace({ chosen }: { chosen: Chosen }) {
+  useTitle('Rig');
+  const rigs = useRigs();
+  const { width } = useWindowDimensions();
+  if (rigs.isError)
+    return (
+      <StateNote
+        title="The rigs cannot be read"
+        text={rigs.error.message}
+        action={{ label: 'Try again', onPress: () => void rigs.refetch() }}
+      />
+    );
+  if (rigs.data === undefined) return <Loading what="the rigs" />;
+  // On a wide screen the first rig stands open while none is chosen.
+  const [first] = rigs.data;
+  const shown: Chosen = chosen ?? (width >= WIDE && first !== undefined ? { rigId: first.id } : null);
+  return (
+    <TwoPane
+      list={<RigList rigs={rigs.data} chosen={shown} />}
+      detail={<Detail rigs={rigs.data} chosen={shown} named={chosen !== null} />}
+      chosen={chosen !== null}
+    />
+  );
+}
+
+type DetailProps = { rigs: readonly RigRecord[]; chosen: Chosen; named: boolean };
+
+function Detail({ rigs, chosen, named }: DetailProps) {
+  if (chosen === null)
+    return <Words className="p-6 text-faint">Set up a rig: wire, gas, and what its knobs stand for.</Words>;
+  if (chosen === 'habits')
+    return (
+      <ScrollView contentContainerClassName="w-full max-w-3xl gap-4 self-center p-4 pb-10">
+        <HabitsPanel />
+      </ScrollView>
+    );
+  const { rigId } = chosen;
+  return <RigForm key={rigId} rigId={rigId} record={rigs.find(({ id }) => id === rigId) ?? null} named={named} />;
+}
+
+function RigList({ rigs, chosen }: { rigs: readonly RigRecord[]; chosen: Chosen }) {
+  const router = useRouter();
+  const isChosen = (id: string): boolean => chosen !== null && chosen !== 'habits' && chosen.rigId === id;
+  const away = rigs.filter(({ putAway }) => putAway);
+  return (
+    <ScrollView contentContainerClassName="gap-3 p-4 pb-10">
+      <Heading level={1}>Rig</Heading>
+      {rigs.length === 0 && (
+        <Words role="status">No rig yet. Set one up: wire, gas, and what its knobs stand for.</Words>
+      )}
+      {rigs
+        .filter(({ putAway }) => !putAway)
+        .map((rig) => (
+          <RigCard key={rig.id} rig={rig} here={isChosen(rig.id)} />
+        ))}
+      <Button
+        label="Another rig"
+        onPress={() => router.push({ pathname: '/rig/[rigId]', params: { rigId: platform().newId() } })}
+      />
+      <Link href="/rig/habits" asChild>
+        <Pressable
+          role="link"
+          aria-current={chosen === 'habits' ? 'page' : undefined}
+          className={`min-h-14 justify-center gap-1 rounded-md border-2 bg-plate p-4 ${chosen === 'habits' ? 'border-ink' : 'border-transparent'}`}
+        >
+          <Words strong className="text-xl">
+            How you weld
+          </Words>
+          <Words>Units, and a school wherever welders disagree.</Words>
+        </Pressable>
+      </Link>
+      {away.length > 0 && (
+        <>
+          <Heading level={2}>Put away</Heading>
+          {away.map((rig) => (
+            <RigCard key={rig.id} rig={rig} here={isChosen(rig.id)} />
+          ))}
+        </>
+      )}
+    </ScrollView>
+  );
+}
+
+function RigCard({ rig, here }: { rig: RigRecord; here: boolean }) {
+  const units = useUnits();
+  const { id, name, note, setup } = rig;
+  return (
+    <Link href={{ pathname: '/rig/[rigId]', params: { rigId: id } }} asChild>
+      <Pressable
+        role="link"
+        aria-label={`${name}: what is fitted`}
+        aria-current={here ? 'page' : undefined}
+        className={`gap-1 rounded-md border-2 bg-plate p-4 ${here ? 'border-ink' : 'border-transparent'}`}
+      >
+        <Words strong className="text-xl">
+          {name}
+        </Words>
+        <Words strong>{wireWords(setup.rig, units)}</Words>
+        <Words>{supplyWords(setup.rig, units)}</Words>
+        {note !== '' && <Words className="text-faint">{note}</Words>}
+      </Pressable>
+    </Link>
+  );
+}

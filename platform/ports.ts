@@ -1,0 +1,47 @@
+import { v7 } from 'uuid';
+
+/** Text kept by key on the device. Reading and writing may fail: storage may be full, refused, or not there at all. */
+export type TextStorage = {
+  read: (key: string) => string | null;
+  write: (key: string, text: string) => void;
+  /** Calls back when another tab of this device has written a key. */
+  onForeignWrite: (heard: (key: string) => void) => () => void;
+};
+
+/** The only doors to the outside. Given once; tests put others in their place. */
+export type Ports = {
+  now: () => Date;
+  newId: () => string;
+  storage: TextStorage;
+  /** Sends a request to the workshop's server. */
+  request: (path: string, init: RequestInit) => Promise<Response>;
+};
+
+const browserStorage: TextStorage = {
+  read: (key) => globalThis.localStorage?.getItem(key) ?? null,
+  write: (key, text) => globalThis.localStorage?.setItem(key, text),
+  onForeignWrite: (heard) => {
+    const listen = ({ key }: StorageEvent): void => {
+      if (key !== null) heard(key);
+    };
+    globalThis.addEventListener?.('storage', listen);
+    return () => globalThis.removeEventListener?.('storage', listen);
+  },
+};
+
+const BROWSER: Ports = {
+  now: () => new Date(),
+  newId: () => v7(),
+  storage: browserStorage,
+  request: (path, init) => fetch(path, init),
+};
+
+let ports: Ports = BROWSER;
+
+/** The doors in use. */
+export const platform = (): Ports => ports;
+
+/** Puts others in the place of some doors, for a test; `null` puts the browser's back. */
+export function replacePlatform(others: Partial<Ports> | null): void {
+  ports = others === null ? BROWSER : { ...ports, ...others };
+}
