@@ -1,16 +1,17 @@
-/** Core and server run on plain Node; components under jest-expo's web preset. */
+/** Core and server run on plain Node; components and hooks under jest-expo's web preset. */
+const node = {
+  testEnvironment: 'node',
+  transform: { '\\.tsx?$': ['babel-jest', { presets: ['babel-preset-expo'] }] },
+};
 module.exports = {
+  globalSetup: '<rootDir>/scripts/jest-setup.mjs',
   projects: [
-    {
-      displayName: 'core and server',
-      testEnvironment: 'node',
-      testMatch: ['<rootDir>/core/**/*.test.ts', '<rootDir>/server/**/*.test.ts'],
-      transform: { '\\.tsx?$': ['babel-jest', { presets: ['babel-preset-expo'] }] },
-    },
+    { displayName: 'core', ...node, testMatch: ['<rootDir>/core/**/*.test.ts'] },
+    { displayName: 'server', ...node, testMatch: ['<rootDir>/server/**/*.test.ts'] },
     {
       displayName: 'interface',
       preset: 'jest-expo/web',
-      testMatch: ['<rootDir>/{ui,features,workers}/**/*.test.{ts,tsx}'],
+      testMatch: ['<rootDir>/{ui,features,workers,platform}/**/*.test.{ts,tsx}'],
     },
   ],
 };

@@ -1,7 +1,16 @@
 import { mkdirSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { format } from 'prettier';
-import { CAUSES, CHECKS, evidenceName, FINDINGS, type Cause, type CauseGroup } from '../core/knowledge';
+import {
+  CAUSES,
+  CHECKS,
+  evidenceName,
+  FINDINGS,
+  KNOWLEDGE,
+  meanOf,
+  type Cause,
+  type CauseGroup,
+} from '../core/knowledge';
 import { lintKnowledge } from '../core/knowledge/lint';
 
 /** `npm run knowledge`: the lint, and a readable book of the knowledge in docs/knowledge/, one page a group. */
@@ -29,7 +38,7 @@ function causeText(cause: Cause): string {
   const check = CHECKS.find(({ id }) => id === cause.check);
   const links = cause.links.map(([id, strength, because]) => {
     const good = FINDINGS.find((finding) => finding.id === id)?.good === true;
-    return `| ${good ? 'no ' : ''}${evidenceName(id).toLowerCase()} | ${strength} | ${because} |`;
+    return `| ${good ? 'no ' : ''}${evidenceName(id).toLowerCase()} | ${meanOf(strength)} | ${because} |`;
   });
   const figures = (cause.figures ?? []).map(
     ({ residual, at, because }) => `- Figures: ${because} (${residual} about ${at}).`,
@@ -37,7 +46,7 @@ function causeText(cause: Cause): string {
   const factors = (cause.priorFactors ?? []).map(({ factor, because }) => `- × ${factor} when ${because}.`);
   return [
     `## ${cause.name}`,
-    `\`${cause.id}\`. ${cause.plain} Prior ${cause.prior}.`,
+    `\`${cause.id}\`. ${cause.plain} Prior ${meanOf(cause.prior)}.`,
     [...factors, ...figures].join('\n'),
     ['| Brings out | Strength | Because |', '| --- | --- | --- |', ...links].join('\n'),
     `**Check** (${check?.minutes} min, ${check?.tools}): ${check?.plain} Shows: ${check?.shows}.${check?.caution === undefined ? '' : ` Mind: ${check.caution}`}`,
@@ -66,7 +75,7 @@ function findingsPage(): string {
 }
 
 async function main(): Promise<void> {
-  const faults = lintKnowledge();
+  const faults = lintKnowledge(KNOWLEDGE);
   faults.forEach((fault) => console.error(fault));
   mkdirSync(OUT, { recursive: true });
   readdirSync(OUT).forEach((name) => rmSync(join(OUT, name)));

@@ -12,6 +12,7 @@ const BUILT_FROM = [
   'app',
   'core',
   'features',
+  'platform',
   'ui',
   'workers',
   'public',
@@ -73,15 +74,36 @@ function filesUnder(path) {
 function sourceHash() {
   const hash = createHash('sha256');
   for (const file of BUILT_FROM.flatMap((entry) => filesUnder(join(ROOT, entry))).filter(
-    (name) => !name.includes('.test.'),
+    (name) => !name.includes('.test.') && !name.includes('/compiled/'),
   )) {
     hash.update(file.slice(ROOT.length)).update(readFileSync(file));
   }
   return hash.digest('hex');
 }
 
+/** What the compiled validators are made of. */
+const SCHEMA_SOURCES = [
+  'core/case',
+  'core/evidence',
+  'core/record',
+  'core/schema',
+  'core/setting',
+  'scripts/compile-schemas.ts',
+];
+
+/** Compiles the JSON Schemas into core/compiled/ when one of their sources is newer. */
+export function ensureValidators() {
+  const made = modified(join(ROOT, 'core', 'compiled', 'case.js'));
+  const newest = Math.max(...SCHEMA_SOURCES.flatMap((entry) => filesUnder(join(ROOT, entry))).map(modified));
+  if (made >= newest) return;
+  say('compiling the schemas');
+  if (!run(tool('tsx'), ['scripts/compile-schemas.ts'], { quiet: true }))
+    giveUp('The schemas could not be compiled. See the lines above.');
+}
+
 /** Builds the app into dist/ when its sources changed since the last build. */
 export function ensureBuild() {
+  ensureValidators();
   const mark = join(CACHE, 'built-from');
   const hash = sourceHash();
   if (existsSync(join(ROOT, 'dist', 'index.html')) && existsSync(mark) && readFileSync(mark, 'utf8') === hash) return;

@@ -1,6 +1,6 @@
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { ensureBuild, ensureChromium, ensurePackages, ROOT, run, say, tool } from './prepare.mjs';
+import { ensureBuild, ensureChromium, ensurePackages, ensureValidators, ROOT, run, say, tool } from './prepare.mjs';
 
 /** `npm test`: type check, lint, unit and API tests, interface tests; the last line counts the tests. */
 const RESULTS = join(ROOT, '.cache');
@@ -8,6 +8,7 @@ const UNIT = join(RESULTS, 'unit.json');
 const INTERFACE = join(RESULTS, 'interface.json');
 
 ensurePackages();
+ensureValidators();
 const CHROMIUM = ensureChromium();
 mkdirSync(RESULTS, { recursive: true });
 for (const file of [UNIT, INTERFACE]) rmSync(file, { force: true });
@@ -15,6 +16,7 @@ for (const file of [UNIT, INTERFACE]) rmSync(file, { force: true });
 const steps = [
   ['types', () => run(tool('tsc'), ['--noEmit'])],
   ['lint', () => run(tool('eslint'), ['.', '--max-warnings', '0'])],
+  ['arrows between the rooms', () => run('npm', ['run', '--silent', 'arrows'], { quiet: true })],
   ['unit and API tests', () => run(tool('jest'), ['--ci', '--json', `--outputFile=${UNIT}`, '--silent'])],
   ['build', () => (ensureBuild(), true)],
   [

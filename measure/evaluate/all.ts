@@ -1,5 +1,5 @@
 import { diagnose } from '../../core/diagnosis/diagnose';
-import { NETWORK } from '../../core/diagnosis/network';
+import { ENGINE } from '../../core/engine';
 import { CAUSES } from '../../core/knowledge';
 import { calibration, confusions, judge, percent, summary, type Judged } from './score';
 import { drawCase, stream, type DrawnCase } from './synthetic';
@@ -17,7 +17,11 @@ const MOST_CHECKS = 15;
 /** Groups that settings causes of a pair share: naming the pair's other half is told apart in the report. */
 function written(): void {
   const judged = FILES.flatMap((file) =>
-    file.map(({ cause, input, why }, index) => ({ ...judge(cause, diagnose(ENGINE, input)), heldOut: index % 3 === 2, why })),
+    file.map(({ cause, input, why }, index) => ({
+      ...judge(cause, diagnose(ENGINE, input)),
+      heldOut: index % 3 === 2,
+      why,
+    })),
   );
   console.log('(a) written cases');
   console.log(`    all:      ${summary(judged)}`);
@@ -37,7 +41,7 @@ function checksToSure({ causes, input, truth }: DrawnCase): number {
     if (causes.some((c) => marginals[c] >= 0.8)) return asked;
     const [next] = nextChecks;
     if (next === undefined) return MOST_CHECKS;
-    const node = NETWORK.nodeById.get(next.check);
+    const node = ENGINE.nodeById.get(next.check);
     if (node === undefined) return MOST_CHECKS;
     findings[next.check] = truth(node) !== node.good ? 'present' : 'absent';
   }

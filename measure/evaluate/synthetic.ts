@@ -1,10 +1,14 @@
 import { balanceHalfWidth, balanceVoltage } from '../../core/arc/balance';
-import { arcSetup, expectedTravel, readArc, wireSpeedAt } from '../../core/arc/reading';
-import { CASE_FORMAT, type Case, type FindingState, type Job, type Settings } from '../../core/case/schema';
+import { flowWindowOf } from '../../core/arc/reading';
+import { arcSetup, expectedTravel, withWire, wireSpeedAt } from '../../core/arc/setup';
+import { CASE_FORMAT, type Case, type FindingState, type Job } from '../../core/case/schema';
 import { priorOf } from '../../core/diagnosis/circumstance';
 import { showsGiven } from '../../core/diagnosis/likely-sets';
-import { NETWORK, type NetworkNode } from '../../core/diagnosis/network';
-import { CAUSES, type ResidualName } from '../../core/knowledge';
+import type { NetworkNode } from '../../core/diagnosis/engine';
+import { ENGINE } from '../../core/engine';
+import type { ResidualName } from '../../core/evidence/table';
+import { CAUSES } from '../../core/knowledge';
+import type { Settings } from '../../core/setting/table';
 import { RIGS, type RigName } from '../../core/cases/rigs';
 
 /** A case drawn from the network: what truly holds, and what a noisy eye reports of it. */
@@ -46,7 +50,7 @@ function normal(random: () => number): number {
 function drawCauses(priors: readonly number[], random: () => number): number[] {
   for (;;) {
     const held = priors.flatMap((prior, c) => (random() < prior ? [c] : []));
-    const groups = held.map((c) => NETWORK.group[c]).filter((g) => g >= 0);
+    const groups = held.map((c) => ENGINE.group[c]).filter((g) => g >= 0);
     if (held.length >= 1 && held.length <= 3 && new Set(groups).size === groups.length) return held;
   }
 }
@@ -54,8 +58,8 @@ function drawCauses(priors: readonly number[], random: () => number): number[] {
 /** Figures whose residuals lie where the causes put them, with the scatter of hands and meters. */
 function drawSettings(base: Case, causes: readonly number[], random: () => number): Settings {
   const setup = arcSetup(base);
-  if (setup.wire === null) return {};
-  const known = { ...setup, wire: setup.wire };
+  const known = withWire(setup);
+  if (known === null) return {};
   const residual = (name: ResidualName): number => {
     const pulls = causes.flatMap((c) =>
       (CAUSES[c].figures ?? []).filter((link) => link.residual === name).map(({ at }) => at),
@@ -70,21 +74,10 @@ function drawSettings(base: Case, causes: readonly number[], random: () => numbe
   const current = Math.min(380, Math.max(25, (setup.currentWantedA ?? 120) * Math.exp(0.18 * residual('heat'))));
   const wireSpeedMPerMin = bounded(wireSpeedAt(known, current, stickOutMm), 1, 25);
   const volts =
-    balanceVoltage(current, setup.wire, setup.gas) +
-    residual('balance') * balanceHalfWidth(current, setup.wire, setup.gas);
+    balanceVoltage(current, known.wire, known.gas) +
+    residual('balance') * balanceHalfWidth(current, known.wire, known.gas);
   const travel = expectedTravel(known, wireSpeedMPerMin) * Math.exp(0.45 * residual('travel'));
-  const window = readArc(
-    setup,
-    {
-      voltageV: null,
-      wireSpeedMPerMin,
-      stickOutMm,
-      gasFlowLPerMin: null,
-      travelSpeedMmPerMin: null,
-      travelAngleDeg: null,
-    },
-    base,
-  ).flowWindow;
+  const window = flowWindowOf(setup, stickOutMm);
   const flow = residual('flow');
   const flowOf = (w: { low: number; high: number; wanted: number }): number =>
     flow < -0.9 ? w.low * (1 + 0.25 * flow) : flow > 0.9 ? w.high * (1 + 0.25 * flow) : w.wanted;
@@ -113,7 +106,7 @@ export function drawCase(random: () => number): DrawnCase {
         : 'mild-steel';
   const base: Case = { format: CASE_FORMAT, job: { ...plain, baseMetal: metal }, rig };
   const causes = drawCauses(
-    CAUSES.map((cause) => priorOf(cause, base).prior),
+    CAUSES.map((_, column) => priorOf(ENGINE, column, base, arcSetup(base)).prior),
     random,
   );
   const answers = new Map<string, boolean>();
@@ -123,8 +116,8 @@ export function drawCase(random: () => number): DrawnCase {
     return known;
   };
   const findings: Record<string, FindingState> = {};
-  for (const node of NETWORK.nodes) {
-    if (node.id.startsWith('check-') || node.minutes > 1) continue;
+  for (const node of ENGINE.nodes) {
+    if (node.isCheck || node.minutes > 1) continue;
     if (random() >= LOOKED_FOR) continue;
     const trouble = truth(node) ? random() >= MISSED : random() < IMAGINED;
     findings[node.id] = trouble !== node.good ? 'present' : 'absent';
