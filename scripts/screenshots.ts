@@ -79,6 +79,8 @@ const SHOTS: Shot[] = [
   { name: 'log-wide', path: '/log', size: WIDE },
   { name: 'coupon-wide', path: '/coupon/0190a000-0000-7000-8001-000000000002', size: WIDE },
   { name: 'rig-phone', path: '/rig', size: PHONE },
+  { name: 'rig-wide', path: '/rig', size: WIDE },
+  { name: 'habits-phone', path: '/rig/habits', size: PHONE },
   { name: 'job-phone', path: '/job/new', size: PHONE },
 ];
 

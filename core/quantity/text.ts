@@ -14,7 +14,7 @@ const PATTERN = new RegExp(`(${FIGURE})(?:( to | or )(${FIGURE}))? (L/min|mm/min
 
 /** Lengths in running text are said to the nearest sixteenth or so, not to a thousandth. */
 function inInches(value: number): string {
-  const digits = value < 3 ? 2 : value < 60 ? 1 : 0;
+  const digits = value < 3 ? 2 : value < 300 ? 1 : 0;
   return String(Number((value / 25.4).toFixed(digits)));
 }
 

@@ -15,10 +15,12 @@ export function unitText(name: SettingName, value: number | undefined, units: Un
   return value > 0 ? `${unit} push` : `${unit} drag`;
 }
 
-/** A figure with its unit: "7.5 m/min", "10 ° drag"; "not known" where there is none. */
+/** A figure with its unit: "7.5 m/min", "10° drag"; "not known" where there is none. */
 export function figureWithUnit(name: SettingName, value: number | null | undefined, units: UnitSystem): string {
   if (value === null || value === undefined) return 'not known';
-  return `${figureText(name, value, units)} ${unitText(name, value, units)}`;
+  // Degrees stand close to their figure, other units a space away.
+  const space = name === 'travelAngleDeg' ? '' : ' ';
+  return `${figureText(name, value, units)}${space}${unitText(name, value, units)}`;
 }
 
 /** What a setting takes, in the user's units: "takes 8 to 50 V". */

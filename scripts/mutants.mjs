@@ -1,0 +1,109 @@
+import { spawnSync } from 'node:child_process';
+import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { join, relative } from 'node:path';
+import { ensurePackages, ensureValidators, giveUp, ROOT, say, tool } from './prepare.mjs';
+
+/**
+ * `npm run mutants -- FOLDER [--lines N] [--seed N]`: makes small wrong changes in a seeded sample of a folder's lines
+ * and says, file by file, how many of them the tests notice. Not part of `npm test`: a change costs about a second.
+ */
+const [folder, ...flags] = process.argv.slice(2);
+const flag = (name, usual) => {
+  const at = flags.indexOf(`--${name}`);
+  return at < 0 ? usual : Number(flags[at + 1]);
+};
+if (folder === undefined || !existsSync(join(ROOT, folder)))
+  giveUp('Say which folder: npm run mutants -- core/arc [--lines 250] [--seed 1]');
+const LINES = flag('lines', 250);
+const SEED = flag('seed', 1);
+/** Lines of one piece of the sample. */
+const PIECE = 14;
+
+ensurePackages();
+ensureValidators();
+
+function sources(path) {
+  if (statSync(path).isFile()) return [path];
+  return readdirSync(path)
+    .sort()
+    .flatMap((name) => sources(join(path, name)));
+}
+
+/** A repeatable stream of numbers from 0 to 1 (mulberry32). */
+function stream(seed) {
+  let state = seed;
+  return () => {
+    state = (state + 0x6d2b79f5) | 0;
+    let t = Math.imul(state ^ (state >>> 15), 1 | state);
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+}
+
+const files = sources(join(ROOT, folder))
+  .filter((file) => /\.tsx?$/.test(file) && !/\.(test|d)\.tsx?$/.test(file))
+  .filter((file) => !/\/(compiled|testing|cases|demo|migrations)\//.test(file));
+const pieces = files.flatMap((file) => {
+  const length = readFileSync(file, 'utf8').split('\n').length;
+  return Array.from({ length: Math.ceil(length / PIECE) }, (_, i) => ({
+    file: relative(ROOT, file),
+    from: i * PIECE + 1,
+    to: Math.min(length, (i + 1) * PIECE),
+  }));
+});
+const random = stream(SEED);
+const sample = pieces
+  .map((piece) => ({ piece, order: random() }))
+  .sort((a, b) => a.order - b.order)
+  .slice(0, Math.max(1, Math.round(LINES / PIECE)))
+  .map(({ piece }) => piece);
+say(`${sample.length} of ${pieces.length} pieces of ${folder}, seed ${SEED}`);
+
+const report = join(ROOT, '.cache', `mutants-${folder.replace(/\W/g, '-')}.json`);
+const config = join(ROOT, '.cache', 'stryker.json');
+const of = /^(core|server)/.exec(folder)?.[0] ?? 'page';
+writeFileSync(
+  config,
+  JSON.stringify({
+    testRunner: 'jest',
+    jest: { projectType: 'custom', configFile: 'jest.mutants.config.js', enableFindRelatedTests: true },
+    plugins: [join(ROOT, 'node_modules/@stryker-mutator/jest-runner/dist/src/index.js')],
+    coverageAnalysis: 'perTest',
+    ignoreStatic: true,
+    concurrency: 2,
+    timeoutMS: 20000,
+    reporters: ['json'],
+    jsonReporter: { fileName: report },
+    ignorePatterns: ['dist', '.cache', '.expo', 'data', 'docs', 'e2e', 'measure', '.git'],
+    tempDirName: '.cache/mutants',
+    mutate: sample.map(({ file, from, to }) => `${file.replace(/[[\]]/g, '\\$&')}:${from}-${to}`),
+    checkers: [],
+    allowEmpty: true,
+    disableTypeChecks: false,
+  }),
+);
+const { status } = spawnSync(tool('stryker'), ['run', config], {
+  cwd: ROOT,
+  stdio: ['ignore', 'pipe', 'inherit'],
+  env: { ...process.env, MUTANTS_OF: of },
+});
+if (status !== 0 || !existsSync(report)) giveUp('The wrong changes could not be tried. See the lines above.');
+
+const CAUGHT = ['Killed', 'Timeout'];
+const TRIED = [...CAUGHT, 'Survived', 'NoCoverage'];
+const { files: found } = JSON.parse(readFileSync(report, 'utf8'));
+let [caught, tried] = [0, 0];
+for (const [file, { mutants, source }] of Object.entries(found).sort()) {
+  const counted = mutants.filter((mutant) => TRIED.includes(mutant.status));
+  if (counted.length === 0) continue;
+  const missed = counted.filter((mutant) => !CAUGHT.includes(mutant.status));
+  caught += counted.length - missed.length;
+  tried += counted.length;
+  console.log(`${file}: ${counted.length - missed.length} of ${counted.length} caught`);
+  const lines = source.split('\n');
+  for (const { location, mutatorName, replacement } of missed)
+    console.log(
+      `    ${location.start.line}: ${lines[location.start.line - 1].trim().slice(0, 80)}  [${mutatorName}${replacement ? ` → ${replacement.replace(/\s+/g, ' ').slice(0, 60)}` : ''}]`,
+    );
+}
+console.log(`${folder}: ${caught} of ${tried} wrong changes caught, ${tried === 0 ? 0 : Math.round((100 * caught) / tried)} %`);
