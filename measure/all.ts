@@ -2,23 +2,24 @@ import { answer } from '../core/answer';
 import { EXAMPLE_CASE } from '../core/cases/example';
 import { FULL_CASE } from './cases';
 import { printGrowth } from './growth';
-import { scriptSize, slowDown, timeToBench, withPage, workerTimes } from './page';
-import { ms, time, yardstick } from './statistics';
+import { APP_SITE, firstLoadSize, scriptSize, timeToBench, withApp, withBrowser, withShell, workerTimes } from './page';
+import { measureHealth, measureRecords } from './records';
+import { buildShell } from './shell';
+import { ms, time, yardstick, type Timing } from './statistics';
 
-/** Bare shell of the same stack, gzipped, kB. */
-const BARE_SHELL_KB = 313;
 const SLOW = 4;
+const PAGE_LOADS = 9;
+const parts = process.argv.slice(2);
+const wanted = (part: string): boolean => parts.length === 0 || parts.includes(part);
+const times = (a: Timing, b: Timing): string => `${(a.median / b.median).toFixed(2)} times`;
+const plain = ({ median, p95 }: Timing): string => `median ${median.toFixed(1)} ms, p95 ${p95.toFixed(1)} ms`;
 
-/** `npm run bench`: speed and size from one run, as figures and as multiples of a yardstick of the same run. */
-async function main(): Promise<void> {
+/** The sums on this machine, as multiples of a yardstick of the same run. */
+function diagnosis(): Timing {
   const unit = time(300, yardstick);
   console.log(`yardstick: median ${unit.median.toFixed(2)} ms`);
-  console.log(
-    `diagnosis with correction, worked example, Node: ${ms(
-      time(400, () => answer(EXAMPLE_CASE)),
-      unit,
-    )}`,
-  );
+  const example = time(400, () => answer(EXAMPLE_CASE));
+  console.log(`diagnosis with correction, worked example, Node: ${ms(example, unit)}`);
   console.log(
     `full update, 12 findings and all settings, Node: ${ms(
       time(300, () => answer(FULL_CASE)),
@@ -26,22 +27,60 @@ async function main(): Promise<void> {
     )}`,
   );
   printGrowth(unit);
-  await withPage(async (page, browser) => {
-    console.log(`the same through the page's worker: ${ms(await workerTimes(page, EXAMPLE_CASE, 200), unit)}`);
-    console.log(`full update through the worker: ${ms(await workerTimes(page, FULL_CASE, 200), unit)}`);
-    await slowDown(page, SLOW);
-    console.log(
-      `full update through the worker, page slowed ${SLOW} times: ${ms(await workerTimes(page, FULL_CASE, 200), unit)}`,
-    );
-    console.log(`the same with the page slowed ${SLOW} times: ${ms(await workerTimes(page, EXAMPLE_CASE, 100), unit)}`);
-    console.log(`navigation to a usable bench: ${ms(await timeToBench(browser, 1, 5), unit)}`);
-    console.log(`navigation to a usable bench, slowed ${SLOW} times: ${ms(await timeToBench(browser, SLOW, 5), unit)}`);
+  return unit;
+}
+
+/** First load and time to a usable bench, beside the bare shell built in the same run. */
+async function page(): Promise<void> {
+  console.log('building the bare shell …');
+  const shell = buildShell();
+  const [first, bare] = [firstLoadSize(APP_SITE), firstLoadSize(shell)];
+  console.log(
+    `first load: ${first.toFixed(0)} kB gzipped, ${(first / bare).toFixed(2)} times the bare shell's ${bare.toFixed(0)} kB`,
+  );
+  console.log(`fetched beside it: worker ${scriptSize(APP_SITE, 'diagnosis').toFixed(0)} kB`);
+  await withBrowser(async (browser) => {
+    for (const rate of [1, SLOW]) {
+      const shellTime = await withShell(shell, (address) => timeToBench(browser, address, rate, PAGE_LOADS));
+      const appTime = await withApp((address) => timeToBench(browser, address, rate, PAGE_LOADS));
+      console.log(
+        `usable bench${rate === 1 ? '' : `, slowed ${rate} times`}: ${plain(appTime)}; ${times(appTime, shellTime)} the bare shell's ${shellTime.median.toFixed(0)} ms`,
+      );
+    }
+    await withApp(async (address) => {
+      console.log(`full update through the worker: ${plain(await workerTimes(browser, address, FULL_CASE, 150, 1))}`);
+      console.log(
+        `the same with the page slowed ${SLOW} times: ${plain(await workerTimes(browser, address, FULL_CASE, 100, SLOW))}`,
+      );
+    });
   });
-  const entry = scriptSize('entry');
-  const worker = scriptSize('diagnosis');
-  const ratio = (size: number): string =>
-    `${size.toFixed(0)} kB gzipped, ${(size / BARE_SHELL_KB).toFixed(2)} times the bare shell's ${BARE_SHELL_KB} kB`;
-  console.log(`initial JavaScript: ${ratio(entry)}; with the worker: ${ratio(entry + worker)}`);
+}
+
+/** Listing, opening and logging as the record grows, and a health check beside busy clients. */
+async function records(): Promise<void> {
+  const measured = [];
+  for (const beads of [1000, 10_000, 100_000]) measured.push(await measureRecords(beads));
+  const [small] = measured;
+  for (const { beads, page: list, bare, made, open, log, pageKb, grewMb } of measured) {
+    console.log(`${beads} beads:`);
+    console.log(
+      `    a page of the log, made: ${plain(made)}, ${times(made, bare)} the bare query plus JSON; over HTTP: ${plain(list)}, ${pageKb.toFixed(0)} kB`,
+    );
+    console.log(`    open a coupon: ${plain(open)}, ${times(open, small.open)} that at ${small.beads}`);
+    console.log(`    log a bead: ${plain(log)}, ${times(log, small.log)} that at ${small.beads}`);
+    console.log(`    memory grew by ${grewMb.toFixed(0)} MB over some 500 requests`);
+  }
+  const { idle, busy, answered } = await measureHealth(8, JSON.stringify(FULL_CASE));
+  console.log(
+    `health check: at rest ${plain(idle)}; beside 8 busy clients ${plain(busy)}, ${times(busy, idle)} (${answered} cases answered meanwhile)`,
+  );
+}
+
+/** `npm run bench [-- diagnosis page records]`: speed and size from one run, as figures and as ratios within it. */
+async function main(): Promise<void> {
+  if (wanted('diagnosis')) diagnosis();
+  if (wanted('records')) await records();
+  if (wanted('page')) await page();
 }
 
 void main();

@@ -1,43 +1,78 @@
 import { chromium, type Browser, type Page } from '@playwright/test';
-import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { createReadStream, existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { gzipSync } from 'node:zlib';
+import { extname, join } from 'node:path';
+import { createGzip, gzipSync } from 'node:zlib';
 import type { Case } from '../core/case/schema';
+import { serve } from './server';
 import { summarise, type Timing } from './statistics';
 
 const ROOT = join(__dirname, '..');
-const SCRIPTS = join(ROOT, 'dist', '_expo', 'static', 'js', 'web');
-const PORT = 4398;
-const ADDRESS = `http://127.0.0.1:${PORT}`;
+/** The built app. */
+export const APP_SITE = join(ROOT, 'dist');
+const SCRIPTS = join('_expo', 'static', 'js', 'web');
 
-/** Gzipped size in kB of the built scripts whose name starts so. */
-export function scriptSize(start: string): number {
-  const files = readdirSync(SCRIPTS).filter((name) => name.startsWith(start));
-  return files.reduce((sum, name) => sum + gzipSync(readFileSync(join(SCRIPTS, name)), { level: 9 }).length, 0) / 1000;
+const gzipped = (file: string): number => gzipSync(readFileSync(file), { level: 9 }).length / 1000;
+
+/** Gzipped size in kB of the scripts that a site's page names: what the first load fetches. */
+export function firstLoadSize(site: string): number {
+  const page = readFileSync(join(site, 'index.html'), 'utf8');
+  const named = [...page.matchAll(/<script[^>]* src="\/([^"]+)"/g)].map(([, path]) => path);
+  return named.reduce((sum, path) => sum + gzipped(join(site, path)), 0);
 }
 
-/** The built app on a server of its own, in headless Chromium, for as long as `work` takes. */
-export async function withPage<T>(work: (page: Page, browser: Browser) => Promise<T>): Promise<T> {
-  const data = mkdtempSync(join(tmpdir(), 'jolly-bench-'));
-  const server: ChildProcess = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
-    cwd: ROOT,
-    env: { ...process.env, PORT: String(PORT), DATA_DIR: data },
-    stdio: ['ignore', 'pipe', 'inherit'],
-  });
-  await new Promise<void>((ready) => server.stdout?.once('data', () => ready()));
+/** Gzipped size in kB of the built scripts whose name starts so. */
+export function scriptSize(site: string, start: string): number {
+  const files = readdirSync(join(site, SCRIPTS)).filter((name) => name.startsWith(start));
+  return files.reduce((sum, name) => sum + gzipped(join(site, SCRIPTS, name)), 0);
+}
+
+/** A headless browser for as long as `work` takes. */
+export async function withBrowser<T>(work: (browser: Browser) => Promise<T>): Promise<T> {
   const browser = await chromium.launch({
     executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
     args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
   });
   try {
-    const page = await browser.newPage({ viewport: { width: 390, height: 844 } });
-    return await work(page, browser);
+    return await work(browser);
   } finally {
     await browser.close();
-    server.kill();
+  }
+}
+
+/** The product's own server with the demo, for as long as `work` takes. */
+export async function withApp<T>(work: (address: string) => Promise<T>): Promise<T> {
+  const data = mkdtempSync(join(tmpdir(), 'jolly-measure-'));
+  const { address, stop } = await serve(data);
+  try {
+    return await work(address);
+  } finally {
+    stop();
     rmSync(data, { recursive: true, force: true });
+  }
+}
+
+const TYPES: Record<string, string> = { '.html': 'text/html', '.js': 'text/javascript', '.css': 'text/css' };
+
+/** The bare shell on a server that is as plain as can be, for as long as `work` takes. */
+export async function withShell<T>(site: string, work: (address: string) => Promise<T>): Promise<T> {
+  const server: Server = createServer((request, response) => {
+    const path = request.url ?? '/';
+    if (path.startsWith('/api')) return void response.setHeader('content-type', 'application/json').end('{"ok":true}');
+    const file = join(site, path);
+    const found = extname(path) !== '' && existsSync(file) ? file : join(site, 'index.html');
+    response.setHeader('content-type', TYPES[extname(found)] ?? 'application/octet-stream');
+    response.setHeader('content-encoding', 'gzip');
+    createReadStream(found).pipe(createGzip()).pipe(response);
+  });
+  await new Promise<void>((ready) => server.listen(0, '127.0.0.1', ready));
+  try {
+    return await work(`http://127.0.0.1:${(server.address() as AddressInfo).port}`);
+  } finally {
+    server.closeAllConnections();
+    server.close();
   }
 }
 
@@ -47,19 +82,37 @@ export async function slowDown(page: Page, rate: number): Promise<void> {
   await session.send('Emulation.setCPUThrottlingRate', { rate });
 }
 
-/** Round trips of one case through the page's own worker. */
-export async function workerTimes(page: Page, input: Case, runs: number): Promise<Timing> {
+/** Round trips of one case through a worker of the page's own script. @param rate how many times slower it runs */
+export async function workerTimes(
+  browser: Browser,
+  address: string,
+  input: Case,
+  runs: number,
+  rate: number,
+): Promise<Timing> {
+  const page = await browser.newPage();
   // The script runner marks functions with this helper, which the page does not have.
   await page.addInitScript('globalThis.__name = (work) => work');
-  await page.goto(ADDRESS, { waitUntil: 'networkidle' });
-  const script = readdirSync(SCRIPTS).find((name) => name.startsWith('diagnosis'));
+  await page.goto(address, { waitUntil: 'networkidle' });
+  const script = readdirSync(join(APP_SITE, SCRIPTS)).find((name) => name.startsWith('diagnosis'));
+  const started = page.waitForEvent('worker');
+  await page.evaluate((url) => {
+    (globalThis as unknown as { asked: Worker }).asked = new Worker(url);
+  }, `/${SCRIPTS}/${script}`);
+  const worker = await started;
+  // The page's own throttle does not reach its workers; a target of its own does.
+  if (rate > 1) {
+    const session = await page.context().newCDPSession(page);
+    await session.send('Emulation.setCPUThrottlingRate', { rate });
+  }
+  void worker;
   const times = await page.evaluate(
-    async ({ url, question, count }) => {
-      const worker = new Worker(url);
+    async ({ question, count }) => {
+      const { asked } = globalThis as unknown as { asked: Worker };
       const ask = (id: number): Promise<void> =>
         new Promise((done) => {
-          worker.onmessage = () => done();
-          worker.postMessage({ id, input: question });
+          asked.onmessage = () => done();
+          asked.postMessage({ id, input: question });
         });
       for (let i = 0; i < 20; i++) await ask(i);
       const measured: number[] = [];
@@ -70,20 +123,21 @@ export async function workerTimes(page: Page, input: Case, runs: number): Promis
       }
       return measured;
     },
-    { url: `/_expo/static/js/web/${script}`, question: input, count: runs },
+    { question: input, count: runs },
   );
+  await page.close();
   return summarise(times);
 }
 
-/** From navigation to a bench that has its verdict and takes a bead, in ms, on an empty cache each time. */
-export async function timeToBench(browser: Browser, rate: number, runs: number): Promise<Timing> {
+/** From navigation to a Log button that can be pressed, in ms, on an empty cache each time. */
+export async function timeToBench(browser: Browser, address: string, rate: number, runs: number): Promise<Timing> {
   const times: number[] = [];
   for (let i = 0; i < runs; i++) {
     const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
     const page = await context.newPage();
     await slowDown(page, rate);
     const from = performance.now();
-    await page.goto(ADDRESS, { waitUntil: 'commit' });
+    await page.goto(address, { waitUntil: 'commit' });
     await page.getByRole('button', { name: /^Log bead \d+$/, disabled: false }).waitFor();
     times.push(performance.now() - from);
     await context.close();

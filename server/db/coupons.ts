@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, inArray, isNotNull, isNull, like, lt, or, type SQL } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, isNotNull, isNull, sql, type SQL } from 'drizzle-orm';
 import type { Coupon, CouponPage, CouponRow, CouponSummary, NewCoupon } from '../../core/record/schema';
 import type { Store } from './store';
 import { nextNumber } from './next-number';
@@ -38,29 +38,70 @@ export function toCouponRow({ coupon, rigName, job }: JoinedRow): CouponRow {
   return { id, rigId, rigName, title, createdAt, putAway, revision, job: toJob(job) };
 }
 
-function conditions({ state, rigId, text, putAway = false, after }: CouponFilter): SQL | undefined {
+/** What a filter asks for, its values left open. */
+function conditions({ state, rigId, text, after }: CouponFilter): SQL | undefined {
   return and(
-    eq(coupons.putAway, putAway),
+    eq(coupons.putAway, sql.placeholder('putAway')),
     state === undefined ? undefined : state === 'sound' ? isNotNull(coupons.soundNumber) : isNull(coupons.soundNumber),
-    rigId === undefined ? undefined : eq(coupons.rigId, rigId),
-    text === undefined ? undefined : like(coupons.title, `%${text.replace(/[%_]/g, '')}%`),
+    rigId === undefined ? undefined : eq(coupons.rigId, sql.placeholder('rigId')),
+    text === undefined ? undefined : sql`${coupons.title} LIKE ${sql.placeholder('like')}`,
+    // A comparison of rows is one seek in the index of time and id.
     after === undefined
       ? undefined
-      : or(
-          lt(coupons.createdAt, after.createdAt),
-          and(eq(coupons.createdAt, after.createdAt), lt(coupons.id, after.id)),
-        ),
+      : sql`(${coupons.createdAt}, ${coupons.id}) < (${sql.placeholder('createdAt')}, ${sql.placeholder('id')})`,
   );
 }
 
-function summaryOf(store: Store, joined: JoinedRow): CouponSummary {
-  const last = store
+function pageQuery(store: Store, filter: CouponFilter) {
+  return withJob(store)
+    .where(conditions(filter))
+    .orderBy(desc(coupons.createdAt), desc(coupons.id))
+    .limit(sql.placeholder('limit'))
+    .prepare();
+}
+
+/** The last few beads of a coupon, newest first; as a line of the log draws them. */
+function lastBeadsQuery(store: Store) {
+  return store
     .select({ number: beads.number, appearance: beads.appearance, outcome: beads.outcome, shows: beads.shows })
     .from(beads)
-    .where(and(eq(beads.couponId, joined.coupon.id), eq(beads.takenBack, false)))
+    .where(and(eq(beads.couponId, sql.placeholder('couponId')), eq(beads.takenBack, false)))
     .orderBy(desc(beads.number))
     .limit(DRAWN)
-    .all();
+    .prepare();
+}
+
+/** Queries put together once for a store: the pages by what they ask for, and the beads of a line. */
+type Prepared = {
+  pages: Map<string, ReturnType<typeof pageQuery>>;
+  lastBeads: ReturnType<typeof lastBeadsQuery>;
+};
+const prepared = new WeakMap<Store, Prepared>();
+
+function preparedFor(store: Store): Prepared {
+  const known = prepared.get(store) ?? { pages: new Map(), lastBeads: lastBeadsQuery(store) };
+  prepared.set(store, known);
+  return known;
+}
+
+function pageOf(store: Store, filter: CouponFilter): JoinedRow[] {
+  const { state, rigId, text, putAway = false, after, limit } = filter;
+  const shape = [state, rigId === undefined, text === undefined, after === undefined].join(' ');
+  const { pages } = preparedFor(store);
+  const query = pages.get(shape) ?? pageQuery(store, filter);
+  pages.set(shape, query);
+  return query.all({
+    putAway: putAway ? 1 : 0,
+    rigId,
+    like: text === undefined ? undefined : `%${text.replace(/[%_]/g, '')}%`,
+    createdAt: after?.createdAt,
+    id: after?.id,
+    limit: limit + 1,
+  });
+}
+
+function summaryOf(store: Store, joined: JoinedRow): CouponSummary {
+  const last = preparedFor(store).lastBeads.all({ couponId: joined.coupon.id });
   const { beadCount, soundNumber } = joined.coupon;
   const lastBeads = last.reverse().map((bead) => ({ ...bead, appearance: toAppearance(bead.appearance) }));
   return { ...toCouponRow(joined), beadCount, soundNumber, lastBeads };
@@ -68,11 +109,7 @@ function summaryOf(store: Store, joined: JoinedRow): CouponSummary {
 
 /** One page of the log, newest first. */
 export function pageOfCoupons(store: Store, filter: CouponFilter, report: Report): CouponPage {
-  const rows = withJob(store)
-    .where(conditions(filter))
-    .orderBy(desc(coupons.createdAt), desc(coupons.id))
-    .limit(filter.limit + 1)
-    .all();
+  const rows = pageOf(store, filter);
   const page = rows.slice(0, filter.limit);
   const last = page[page.length - 1]?.coupon;
   return {
