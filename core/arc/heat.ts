@@ -22,7 +22,7 @@ function currentForPlate(thicknessMm: number): number {
  * Current the job wants: an amp per thousandth of an inch up to 3.2 mm, then 17 A per mm more,
  * set by joint, root gap, position and metal. Unequal parts: from the thicker one, bounded by what
  * the thinner one stands.
- * @param job thickness 0.3 to 30 mm
+ * @param job thickness 0.3 to 100 mm
  * @returns current in A
  * @throws RangeError outside 0.3 to 100 mm
  */
