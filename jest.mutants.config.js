@@ -1,10 +1,16 @@
 const { projects } = require('./jest.config');
 
-/** One project at a time for `npm run mutants`, without the tests that start programs of their own. */
+/**
+ * The tests that `npm run mutants` runs: of a folder of core its own, which stand beside the code, else those of the
+ * whole room, without the tests that start programs of their own.
+ */
 const [core, server, page] = projects;
-const { displayName: _, ...of } = { core, server, page }[process.env.MUTANTS_OF ?? 'core'];
+const room = process.env.MUTANTS_OF ?? 'core';
+const { displayName: _, ...of } = { server, page }[room] ?? core;
+const folder = /^core\/\w+/.exec(room)?.[0];
 module.exports = {
   ...of,
+  ...(folder === undefined ? {} : { testMatch: [`<rootDir>/${folder}/**/*.test.ts`] }),
   setupFiles: [...(of.setupFiles ?? []), '<rootDir>/scripts/jest-mutants-setup.js'],
   testPathIgnorePatterns: ['/node_modules/', 'server/main\\.test', 'server/backup/'],
 };

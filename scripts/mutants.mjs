@@ -61,7 +61,7 @@ say(`${sample.length} of ${pieces.length} pieces of ${folder}, seed ${SEED}`);
 
 const report = join(ROOT, '.cache', `mutants-${folder.replace(/\W/g, '-')}.json`);
 const config = join(ROOT, '.cache', 'stryker.json');
-const of = /^(core|server)/.exec(folder)?.[0] ?? 'page';
+const of = /^(core\/\w+|core|server)/.exec(folder)?.[0] ?? 'page';
 writeFileSync(
   config,
   JSON.stringify({
@@ -106,4 +106,6 @@ for (const [file, { mutants, source }] of Object.entries(found).sort()) {
       `    ${location.start.line}: ${lines[location.start.line - 1].trim().slice(0, 80)}  [${mutatorName}${replacement ? ` → ${replacement.replace(/\s+/g, ' ').slice(0, 60)}` : ''}]`,
     );
 }
-console.log(`${folder}: ${caught} of ${tried} wrong changes caught, ${tried === 0 ? 0 : Math.round((100 * caught) / tried)} %`);
+console.log(
+  `${folder}: ${caught} of ${tried} wrong changes caught, ${tried === 0 ? 0 : Math.round((100 * caught) / tried)} %`,
+);
