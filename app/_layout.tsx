@@ -5,6 +5,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { useFonts } from 'expo-font';
 import { Slot } from 'expo-router';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
+import { startAhead } from '@/features/bench/start-ahead';
 import { isWorthRepeating } from '@/features/shared/api';
 import { Shell } from '@/features/shell/Shell';
 
@@ -12,6 +13,8 @@ import { Shell } from '@/features/shell/Shell';
 const client = new QueryClient({
   defaultOptions: { queries: { networkMode: 'always', retry: isWorthRepeating, staleTime: 30_000 } },
 });
+// Most visits begin on the bench.
+if (globalThis.location?.pathname === '/') startAhead(client);
 
 export { PlaceError as ErrorBoundary } from '@/features/shell/PlaceError';
 

@@ -29,6 +29,12 @@ export const useCoupon = (id: string | null) =>
 export const useNewestCouponId = (asked: boolean) =>
   useQuery({ queryKey: NEWEST, queryFn: fetchNewestCouponId, enabled: asked });
 
+/** Asks for the coupon in work before any screen does. @param chosen the one that was chosen on this device */
+export async function fetchAhead(client: QueryClient, chosen: string | null): Promise<void> {
+  const id = chosen ?? (await client.fetchQuery({ queryKey: NEWEST, queryFn: fetchNewestCouponId }));
+  if (id !== null) await client.prefetchQuery({ queryKey: coupon(id), queryFn: () => fetchCoupon(id) });
+}
+
 /** The log, a page at a time. */
 export const useLog = (filter: LogFilter) =>
   useInfiniteQuery({
