@@ -1,0 +1,157 @@
+import fc from 'fast-check';
+import { completeMix } from '../case/gas-mix';
+import { CASE_FORMAT, type Case } from '../case/schema';
+import { EXAMPLE_CASE } from '../cases/example';
+import type { Settings } from '../setting/table';
+import { heatInput } from './heat';
+import { flowWindowOf, readArc } from './reading';
+import {
+  arcSetup,
+  currentAt,
+  electrodeExtension,
+  expectedTravel,
+  wireSpeedAt,
+  withWire,
+  type WireSetup,
+} from './setup';
+import type { Wire } from './wire';
+
+const MIX = completeMix({ co2Pct: 18 });
+const SPRAY_MIX = completeMix({ co2Pct: 8 });
+const CO2 = completeMix({ argonPct: 0, co2Pct: 100 });
+const STEEL: Wire = { class: 'solid-steel', diameterMm: 0.9 };
+const TUBULAR: Wire = { class: 'tubular-gas-shielded', diameterMm: 1.2 };
+const setupOf = (change: Partial<Case> = {}): WireSetup =>
+  withWire(arcSetup({ format: CASE_FORMAT, rig: EXAMPLE_CASE.rig, job: EXAMPLE_CASE.job, ...change }))!;
+const SETTINGS: Settings = EXAMPLE_CASE.settings!;
+
+describe('the surroundings of an arc', () => {
+  it('take the usual mix of the wire where none is stated, and say so', () => {
+    const bare = (wireClass: Wire['class']) =>
+      arcSetup({ format: CASE_FORMAT, rig: { wire: { class: wireClass, diameterMm: 1.2 } } });
+    expect(bare('solid-steel')).toEqual(
+      expect.objectContaining({ gas: MIX, gasKnown: false, usesGas: true, baseMetal: 'mild-steel' }),
+    );
+    expect(bare('solid-aluminium')).toEqual(expect.objectContaining({ gas: completeMix({}), baseMetal: 'aluminium' }));
+    expect(bare('solid-stainless').baseMetal).toBe('stainless');
+    expect(bare('tubular-self-shielded').usesGas).toBe(false);
+    expect(arcSetup({ format: CASE_FORMAT, rig: { process: 'fcaw-self-shielded', gas: null } })).toEqual(
+      expect.objectContaining({ usesGas: false, gasKnown: true, wire: null }),
+    );
+    expect(arcSetup({ format: CASE_FORMAT, rig: { wire: { class: 'solid-steel' } } }).wire).toBeNull();
+    expect(withWire(arcSetup({ format: CASE_FORMAT }))).toBeNull();
+  });
+
+  it('are what the case states', () => {
+    const stated = setupOf({
+      rig: { ...EXAMPLE_CASE.rig, mode: 'pulse' },
+      job: { ...EXAMPLE_CASE.job, draught: 'windy', baseMetal: 'stainless' },
+      preferences: { gasFlow: 'lean', stickOut: 'tight' },
+    });
+    expect(stated).toEqual(
+      expect.objectContaining({
+        pulse: true,
+        draught: 'windy',
+        baseMetal: 'stainless',
+        joint: 'fillet',
+        boreMm: 13,
+        flowSchool: 'lean',
+        thinnestMm: 3,
+      }),
+    );
+    expect(stated.usualStickOutMm).toEqual({ low: 6, wanted: 8, high: 11 });
+    expect(setupOf().usualStickOutMm).toEqual({ low: 7, wanted: 10, high: 14 });
+    expect(setupOf().pulse).toBe(false);
+    expect(setupOf({ job: { thicknessMm: 6, otherThicknessMm: 2 } }).thinnestMm).toBe(2);
+    expect(setupOf({ job: {} })).toEqual(expect.objectContaining({ thinnestMm: null, currentWantedA: null }));
+    const stickOut = (wireClass: Wire['class'], diameterMm: number, gas: object) =>
+      setupOf({ rig: { wire: { class: wireClass, diameterMm }, gas } }).usualStickOutMm.wanted;
+    expect(stickOut('tubular-gas-shielded', 1.2, MIX)).toBe(16);
+    expect(stickOut('solid-steel', 1.2, SPRAY_MIX)).toBe(14);
+    expect(stickOut('solid-steel', 1.2, CO2)).toBe(10);
+    expect(stickOut('solid-aluminium', 0.9, completeMix({}))).toBe(14);
+  });
+
+  it('give back the wire speed of a current', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 60, max: 140, noNaN: true }),
+        fc.double({ min: 8, max: 16, noNaN: true }),
+        (current, stickOut) => {
+          const setup = setupOf();
+          expect(currentAt(setup, wireSpeedAt(setup, current, stickOut), stickOut)).toBeCloseTo(current, 0);
+        },
+      ),
+    );
+    expect(electrodeExtension(12, 0)).toBe(10);
+    expect(electrodeExtension(12, 1)).toBe(7);
+    expect(electrodeExtension(2, 1)).toBe(1);
+  });
+
+  it('ask a pace that lays 2 mm of leg and 0.9 mm per mm of the thinner part', () => {
+    // 0.9 mm at 7 m/min: 4231 mm^3/min in the joint; a leg of 4.7 mm is 11.05 mm^2.
+    expect(expectedTravel(setupOf(), 7)).toBeCloseTo(383, 0);
+    const onPlate = (thicknessMm: number, speed = 7): number =>
+      expectedTravel(setupOf({ job: { thicknessMm } }), speed);
+    expect(onPlate(6)).toBeCloseTo(onPlate(12), 9);
+    expect(onPlate(0.6)).toBeCloseTo(onPlate(0.4), 9);
+    expect(onPlate(1)).toBeGreaterThan(onPlate(2));
+    expect(expectedTravel(setupOf({ job: {} }), 7)).toBeCloseTo(383, 0);
+    expect(onPlate(0.6, 20)).toBe(900);
+    expect(onPlate(12, 1)).toBe(120);
+  });
+});
+
+describe('a reading', () => {
+  it('leaves unknown just what cannot be known', () => {
+    const known = (change: Partial<Settings>) => {
+      const reading = readArc(setupOf(), { ...SETTINGS, ...change });
+      return Object.entries(reading).flatMap(([key, value]) => (value === null ? [key] : []));
+    };
+    expect(known({})).toEqual([]);
+    expect(known({ voltageV: undefined })).toEqual(['voltageErrorV']);
+    expect(known({ travelSpeedMmPerMin: undefined }).sort()).toEqual([
+      'areaMm2',
+      'heatInputKJPerMm',
+      'legMm',
+      'penetrationMm',
+    ]);
+    expect(known({ wireSpeedMPerMin: undefined })).toEqual(
+      expect.arrayContaining(['currentA', 'balancedVoltageV', 'legMm', 'heatRatio', 'transfer']),
+    );
+    const noWire = readArc(arcSetup({ format: CASE_FORMAT, rig: { nozzleBoreMm: 13 } }), SETTINGS);
+    expect([noWire.currentA, noWire.areaMm2, noWire.heatInputKJPerMm]).toEqual([null, null, null]);
+    expect(noWire.flowWindow).not.toBeNull();
+  });
+
+  it('is in balance where the volts are not known, and usual in stick-out and angle', () => {
+    const balanced = readArc(setupOf(), { ...SETTINGS, voltageV: undefined });
+    expect(balanced.heatInputKJPerMm).toBeCloseTo(heatInput(balanced.balancedVoltageV!, balanced.currentA!, 320), 9);
+    const stated = readArc(setupOf(), SETTINGS);
+    expect(stated.heatInputKJPerMm).toBeCloseTo(heatInput(16.5, stated.currentA!, 320), 9);
+    expect(readArc(setupOf(), { ...SETTINGS, stickOutMm: undefined }).currentA).toBe(
+      readArc(setupOf(), { ...SETTINGS, stickOutMm: 10 }).currentA,
+    );
+    expect(readArc(setupOf(), { ...SETTINGS, travelAngleDeg: undefined }).penetrationMm).toBe(
+      readArc(setupOf(), { ...SETTINGS, travelAngleDeg: 0 }).penetrationMm,
+    );
+  });
+
+  it('of a pulsing machine is pulse, but for tubular wire', () => {
+    const mode = (rig: Case['rig']) => readArc(setupOf({ rig: { ...rig, mode: 'pulse' } }), SETTINGS).transfer;
+    expect(mode(EXAMPLE_CASE.rig)).toBe('pulse');
+    expect(mode({ wire: TUBULAR, gas: MIX })).toBe('tubular');
+    expect(readArc(setupOf(), SETTINGS).transfer).toBe('short-circuit');
+  });
+
+  it('wants no flow where there is no gas or no nozzle', () => {
+    expect(
+      flowWindowOf(
+        setupOf({ rig: { wire: { class: 'tubular-self-shielded', diameterMm: 0.9 }, nozzleBoreMm: 13 } }),
+        12,
+      ),
+    ).toBeNull();
+    expect(flowWindowOf(setupOf({ rig: { wire: STEEL } }), 12)).toBeNull();
+    expect(flowWindowOf(setupOf(), 12)!.wanted).toBeCloseTo(11.05, 2);
+  });
+});
