@@ -1,3 +1,0 @@
-import type { CompiledValidator } from '../schema/validate';
-declare const matches: CompiledValidator;
-export default matches;
