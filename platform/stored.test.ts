@@ -80,6 +80,10 @@ describe('what a device keeps', () => {
     expect(storage.texts.get('jolly.habits.set-aside')).toBe(text);
     act(() => result.current[1]());
     expect(result.current[0]).toBeNull();
+    // The next visit finds the usual, and has nothing to say.
+    forgetMemory();
+    await act(async () => expect(stored(HABITS)).toEqual(USUAL_HABITS));
+    expect(result.current[0]).toBeNull();
   });
 
   it('holds for this visit when there is no room, and that is said until there is', () => {

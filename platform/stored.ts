@@ -58,7 +58,7 @@ function load<T>(shape: StoredShape<T>): T {
     text = readText(shape.key);
     if (text !== null) value = parse(shape, text);
   } catch {
-    if (text !== null) setAside(shape.key, text);
+    if (text !== null) setAside(shape, text);
     // Telling a listener while a screen is being drawn is not allowed; the next turn is soon enough.
     queueMicrotask(() => say('unreadable'));
   }
@@ -66,9 +66,12 @@ function load<T>(shape: StoredShape<T>): T {
   return value;
 }
 
-function setAside(key: string, text: string): void {
+/** Puts what cannot be read under another key and the usual in its place, so that it is said once. */
+function setAside<T>({ key, version, initial }: StoredShape<T>, text: string): void {
+  const { storage } = platform();
   try {
-    platform().storage.write(`${PREFIX}${key}.set-aside`, text);
+    storage.write(`${PREFIX}${key}.set-aside`, text);
+    storage.write(PREFIX + key, JSON.stringify({ version, value: initial }));
   } catch {
     // There is no room to set it aside; it still stands under its own key until the next write.
   }
