@@ -1,26 +1,16 @@
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
-import {
-  FINDINGS_SCHEMA,
-  JOB_SCHEMA,
-  PREFERENCES_SCHEMA,
-  READINGS_SCHEMA,
-  RIG_SCHEMA,
-  SETTINGS_SCHEMA,
-} from '../case/schema';
-import { CAUSE_IDS } from '../evidence/ids';
-import { ID, INSTANT, name, note, number } from '../schema/parts';
+import { JOB_SCHEMA, RIG_SCHEMA } from '../case/schema';
+import { ID, INSTANT, name, note, REVISION } from '../schema/parts';
 import { ARC_CONTROL_RISING } from '../setting/dials';
-import { READINGS, SETTING_NAMES } from '../setting/table';
+import { READINGS } from '../setting/table';
+import { BEAD_PROPERTIES, BEAD_SCHEMA } from './bead-schema';
+
+export * from './bead-schema';
 
 /**
  * What is kept, stated once for page, server and tests; the types are inferred. What a device sends is a `NEW_…` or a
  * `…_CHANGE`; what the server answers with carries its number and revision too.
  */
-
-export const OUTCOMES = ['sound', 'better', 'same', 'worse'] as const;
-export type Outcome = (typeof OUTCOMES)[number];
-
-const REVISION = { type: 'integer', minimum: 1 } as const;
 
 /**
  * What stands on a machine from a moment on: wire, gas, polarity, nozzle, and how its knobs and figures were to be
@@ -99,144 +89,6 @@ export const NEW_COUPON_SCHEMA = {
   additionalProperties: false,
   required: ['id', 'rigId', 'title', 'createdAt', 'job'],
   properties: { ...COUPON_PROPERTIES, job: JOB_VERSION_SCHEMA },
-} as const satisfies JSONSchema;
-
-/** The change made after a bead. Its words are made when it is shown, in the user's units and on the rig's dial. */
-export const TAKEN_MOVE_SCHEMA = {
-  type: ['object', 'null'],
-  additionalProperties: false,
-  required: ['kind', 'text'],
-  properties: {
-    kind: { enum: ['setting', 'remedy'] },
-    setting: { enum: SETTING_NAMES },
-    from: { type: ['number', 'null'], minimum: -60, maximum: 2500 },
-    to: number(-60, 2500),
-    cause: { enum: CAUSE_IDS },
-    text: note(400),
-  },
-} as const satisfies JSONSchema;
-
-/** What the diagnosis said of a bead when it was logged, with the cause's words of that day. */
-export const VERDICT_SCHEMA = {
-  type: ['object', 'null'],
-  additionalProperties: false,
-  required: ['cause', 'name', 'probability'],
-  properties: { cause: { enum: CAUSE_IDS }, name: name(60), probability: number(0, 1) },
-} as const satisfies JSONSchema;
-
-const share = number(0, 1);
-const signedShare = number(-1, 1);
-
-/** How a bead was drawn when it was logged: what differs from a sound bead. */
-export const APPEARANCE_SCHEMA = {
-  type: 'object',
-  additionalProperties: false,
-  properties: {
-    widthMm: number(0, 60),
-    crownMm: number(0, 30),
-    penetrationMm: number(0, 120),
-    plateMm: number(0, 120),
-    coldLap: share,
-    undercut: share,
-    sunken: share,
-    backBulge: share,
-    whiskers: share,
-    taper: signedShare,
-    uneven: share,
-    lean: signedShare,
-    ripples: { enum: ['round', 'pointed', 'lumps', 'dimples'] },
-    holes: { enum: ['none', 'scattered', 'crater', 'start', 'wormtracks', 'one-spot', 'through'] },
-    crack: { enum: ['none', 'centre', 'crater', 'toe'] },
-    spatter: share,
-    spatterSizeMm: number(0, 10),
-    tint: { enum: ['bright', 'grey', 'soot', 'white', 'slag'] },
-    fume: share,
-    gapMm: number(0, 20),
-    warp: share,
-  },
-} as const satisfies JSONSchema;
-
-const BEAD_PROPERTIES = {
-  id: ID,
-  couponId: ID,
-  /** What was fitted when it was run. */
-  setupId: ID,
-  /** The plate as it was known when it was run. */
-  jobId: ID,
-  ranAt: INSTANT,
-  settings: SETTINGS_SCHEMA,
-  readings: READINGS_SCHEMA,
-  /** The schools it was judged by. */
-  schools: PREFERENCES_SCHEMA,
-  findings: FINDINGS_SCHEMA,
-  /** What its findings were called then. */
-  names: { type: 'object', maxProperties: 200, additionalProperties: name(60) },
-  verdict: VERDICT_SCHEMA,
-  move: TAKEN_MOVE_SCHEMA,
-  appearance: { ...APPEARANCE_SCHEMA, type: ['object', 'null'] },
-  /** Which coefficients and knowledge judged it; null where that was not kept. */
-  judgedBy: { type: ['string', 'null'], maxLength: 40, pattern: '^[0-9a-f-]*$' },
-  outcome: { enum: [...OUTCOMES, null] },
-  note: note(2000),
-} as const;
-
-const BEAD_REQUIRED = [
-  'id',
-  'couponId',
-  'setupId',
-  'jobId',
-  'ranAt',
-  'settings',
-  'readings',
-  'schools',
-  'findings',
-  'names',
-  'verdict',
-  'move',
-  'appearance',
-  'judgedBy',
-  'outcome',
-  'note',
-] as const;
-
-/** A bead as a device logs it. The server gives the number. */
-export const NEW_BEAD_SCHEMA = {
-  type: 'object',
-  additionalProperties: false,
-  required: BEAD_REQUIRED,
-  properties: BEAD_PROPERTIES,
-} as const satisfies JSONSchema;
-
-/** What may change of a bead that is logged: how it was judged, its note, and whether it was taken back. */
-export const BEAD_CHANGE_SCHEMA = {
-  type: 'object',
-  additionalProperties: false,
-  minProperties: 1,
-  description: 'outcome, note or takenBack',
-  properties: {
-    outcome: BEAD_PROPERTIES.outcome,
-    note: BEAD_PROPERTIES.note,
-    takenBack: { type: 'boolean' },
-  },
-} as const satisfies JSONSchema;
-
-/**
- * Records are read more generously than they are written: an id that was retired since is shown by its old words, so
- * what is read names causes and findings by any text.
- */
-export const BEAD_SCHEMA = {
-  type: 'object',
-  additionalProperties: false,
-  required: [...BEAD_REQUIRED, 'number', 'takenBack', 'revision'],
-  properties: {
-    ...BEAD_PROPERTIES,
-    findings: { type: 'object', additionalProperties: FINDINGS_SCHEMA.additionalProperties },
-    verdict: { ...VERDICT_SCHEMA, properties: { ...VERDICT_SCHEMA.properties, cause: { type: 'string' } } },
-    move: { ...TAKEN_MOVE_SCHEMA, properties: { ...TAKEN_MOVE_SCHEMA.properties, cause: { type: 'string' } } },
-    number: { type: 'integer', minimum: 1 },
-    takenBack: { type: 'boolean' },
-    revision: REVISION,
-  },
 } as const satisfies JSONSchema;
 
 const COUPON_READ = {
@@ -327,10 +179,6 @@ export type NewRig = FromSchema<typeof NEW_RIG_SCHEMA>;
 export type RigRecord = FromSchema<typeof RIG_RECORD_SCHEMA>;
 export type JobVersion = FromSchema<typeof JOB_VERSION_SCHEMA>;
 export type NewCoupon = FromSchema<typeof NEW_COUPON_SCHEMA>;
-export type NewBead = FromSchema<typeof NEW_BEAD_SCHEMA>;
-export type BeadChange = FromSchema<typeof BEAD_CHANGE_SCHEMA>;
-export type Bead = FromSchema<typeof BEAD_SCHEMA>;
-export type TakenMove = NonNullable<Bead['move']>;
 export type CouponSummary = FromSchema<typeof COUPON_SUMMARY_SCHEMA>;
 export type CouponRow = FromSchema<(typeof CHANGES_SCHEMA)['properties']['coupons']['items']>;
 export type Coupon = FromSchema<typeof COUPON_SCHEMA>;

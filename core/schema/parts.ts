@@ -46,3 +46,6 @@ export const note = <L extends number>(maxLength: L) =>
 /** A list of different words. */
 export const words = <T extends readonly string[]>(of: T) =>
   ({ type: 'array', items: { enum: of }, uniqueItems: true, maxItems: 20 }) as const;
+
+/** The revision at which a row was last written. */
+export const REVISION = { type: 'integer', minimum: 1 } as const;

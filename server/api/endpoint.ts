@@ -43,9 +43,10 @@ export type Endpoint<Body = never> = {
   work: (asked: Asked<Body>, context: Context) => unknown;
 };
 
-/** An endpoint of any body: what the list of all endpoints holds. */
-// eslint-disable-next-line @typescript-eslint/no-explicit-any -- the body's type is known to its own `read` alone
-export type AnyEndpoint = Endpoint<any>;
+/** An endpoint of any body: what the list of all endpoints holds. Only its own `read` makes what its `work` takes. */
+export type AnyEndpoint = Omit<Endpoint, 'body'> & {
+  body?: { schema: Schema; read: (input: unknown) => Validated<unknown> };
+};
 
 /** Keeps the type of the body between `read` and `work`. */
 export const endpoint = <Body>(stated: Endpoint<Body>): AnyEndpoint => stated;
