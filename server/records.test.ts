@@ -119,6 +119,8 @@ describe('beads', () => {
     await shop.send('PATCH', `/beads/${two.id}`, { outcome: 'sound' });
     const noted = await shop.send('PATCH', `/beads/${two.id}`, { note: 'keeps\nwell' });
     expect(noted.json).toEqual(expect.objectContaining({ outcome: 'sound', note: 'keeps\nwell' }));
+    const both = await shop.send('PATCH', `/beads/${two.id}`, { outcome: 'sound', note: 'keeps very well' });
+    expect(both.json).toEqual(expect.objectContaining({ outcome: 'sound', note: 'keeps very well' }));
     const summary = async () => (await get<CouponPage>('/coupons?limit=1')).coupons[0];
     expect(await summary()).toEqual(expect.objectContaining({ id: coupon.id, beadCount: 2, soundNumber: 2 }));
     await shop.send('PATCH', `/beads/${one.id}`, { outcome: 'sound' });

@@ -200,7 +200,11 @@ describe('the bench', () => {
     PatientWorker.waits = true;
     act(() => bench.current.act.tap('bead-ropey'));
     expect(bench.current.live.settled).toBe(false);
-    act(() => bench.current.act.log());
+    // A write goes out a turn later; it has to be waited for to be missed.
+    await act(async () => {
+      bench.current.act.log();
+      await new Promise((later) => setTimeout(later, 30));
+    });
     expect(shop.sent).toEqual([]);
     const asked: Case = PatientWorker.asked[PatientWorker.asked.length - 1].question.input;
     expect(asked.findings).toEqual({ 'bead-ropey': 'present' });
