@@ -20,11 +20,14 @@ export function boundsFor(input: Case, situation: Situation): Bounds {
   const { low, high, wanted } = setup.usualStickOutMm;
   const usable = usableCurrent(setup.wire.diameterMm);
   const wire = range.wireSpeedMPerMin;
+  // Where machine and wire do not meet, the machine's nearest end is all there is.
+  const reachable = (currentA: number): number =>
+    Math.min(wire.high, Math.max(wire.low, wireSpeedAt(setup, currentA, wanted)));
   const bounds: Bounds = {
     voltageV: range.voltageV,
     wireSpeedMPerMin: {
-      low: Math.max(wire.low, wireSpeedAt(setup, usable.lowA, wanted)),
-      high: Math.min(wire.high, wireSpeedAt(setup, usable.highA, wanted)),
+      low: reachable(usable.lowA),
+      high: reachable(usable.highA),
       step: wire.step,
     },
     stickOutMm: { low, high, step: 1 },

@@ -9,7 +9,10 @@ import { patternSearch } from './pattern-search';
 /** Limits and step of each setting: the machine's, the wire's and the nozzle's taken together. */
 export type Bounds = { [name in MainSetting]: { low: number; high: number; step: number } };
 
-/** First stride of the search in each setting; it is halved until under the machine's step. */
+/**
+ * First stride of the search in each setting. It is halved well under the machine's steps: in the valley where volts,
+ * wire and stick-out go together a search by whole steps comes to rest millimetres from the bottom.
+ */
 const FIRST_STRIDE: Target = { voltageV: 2, wireSpeedMPerMin: 1.5, stickOutMm: 4, gasFlowLPerMin: 3 };
 /** Voltage and wire belong together: a step of the wire is also tried with the volts that follow it. */
 const VOLTS_PER_STRIDE_OF_WIRE = 1.1;
@@ -29,10 +32,10 @@ export function clampTarget(target: Target, bounds: Bounds): Target {
 }
 
 /** Each free setting a stride up and down; the wire also together with its volts. */
-function neighbours(target: Target, scale: number, bounds: Bounds, free: readonly MainSetting[]): Target[] {
+function neighbours(target: Target, scale: number, free: readonly MainSetting[]): Target[] {
   return free.flatMap((name) =>
     [1, -1].flatMap((sign) => {
-      const stride = sign * Math.max(bounds[name].step / 2, FIRST_STRIDE[name] * scale);
+      const stride = sign * FIRST_STRIDE[name] * scale;
       const alone = { ...target, [name]: target[name] + stride };
       if (name !== 'wireSpeedMPerMin' || !free.includes('voltageV')) return [alone];
       return [alone, { ...alone, voltageV: target.voltageV + stride * VOLTS_PER_STRIDE_OF_WIRE }];
@@ -59,7 +62,7 @@ export function solve(
       {
         value: (target) => objective(situation, target),
         clamp: (target) => clampTarget(target, bounds),
-        neighbours: (target, scale) => neighbours(target, scale, bounds, free),
+        neighbours: (target, scale) => neighbours(target, scale, free),
         limit: MOST_TRIALS,
       },
       start,

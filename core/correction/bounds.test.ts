@@ -1,0 +1,104 @@
+import { balanceVoltage } from '../arc/balance';
+import { usableCurrent } from '../arc/heat';
+import { currentAt } from '../arc/setup';
+import { EXAMPLE_CASE } from '../cases/example';
+import type { Case } from '../case/schema';
+import { boundsFor, searchStarts } from './bounds';
+import { situation, STEADY } from './testing/situation';
+
+const on = (rig: object): Case => ({ ...EXAMPLE_CASE, rig: { ...EXAMPLE_CASE.rig, ...rig } });
+const BASE = situation();
+/** Within three per cent: current and wire speed settle the arc length each in its own way. */
+const close = (a: number, b: number): boolean => Math.abs(a / b - 1) < 0.03;
+
+describe('what can be set', () => {
+  it('is what the wire carries where the machine’s range is not known', () => {
+    const { wireSpeedMPerMin: wire, voltageV } = boundsFor(EXAMPLE_CASE, BASE);
+    const usable = usableCurrent(0.9);
+    expect(close(currentAt(BASE.setup, wire.low, 10), usable.lowA)).toBe(true);
+    expect(close(currentAt(BASE.setup, wire.high, 10), usable.highA)).toBe(true);
+    expect(wire.step).toBe(0.1);
+    expect(voltageV).toEqual({ low: 12, high: 38, step: 0.1 });
+  });
+
+  it('is what the machine reaches where that is less', () => {
+    const small = on({
+      range: { voltageV: { low: 15, high: 22, step: 0.5 }, wireSpeedMPerMin: { low: 4, high: 8, step: 0.2 } },
+    });
+    const bounds = boundsFor(small, BASE);
+    expect(bounds.voltageV).toEqual({ low: 15, high: 22, step: 0.5 });
+    expect(bounds.wireSpeedMPerMin).toEqual({ low: 4, high: 8, step: 0.2 });
+    const onlyVolts = boundsFor(on({ range: { voltageV: { low: 15, high: 22, step: 0.5 } } }), BASE);
+    expect(onlyVolts.wireSpeedMPerMin.step).toBe(0.1);
+  });
+
+  it('is the machine’s nearest end where machine and wire do not meet', () => {
+    const of = (low: number, high: number) =>
+      boundsFor(on({ range: { wireSpeedMPerMin: { low, high, step: 0.1 } } }), BASE).wireSpeedMPerMin;
+    expect(of(15, 20)).toEqual({ low: 15, high: 15, step: 0.1 });
+    expect(of(0.5, 1)).toEqual({ low: 1, high: 1, step: 0.1 });
+  });
+
+  it('is the usual stick-out of the wire and the flow window of the nozzle', () => {
+    const { stickOutMm, gasFlowLPerMin } = boundsFor(EXAMPLE_CASE, BASE);
+    expect(stickOutMm).toEqual({ low: 7, high: 14, step: 1 });
+    expect(gasFlowLPerMin).toEqual({ low: 8, high: 16, step: 0.5 });
+    expect(boundsFor(EXAMPLE_CASE, situation({ flowWindow: null })).gasFlowLPerMin).toEqual({
+      low: 0,
+      high: 30,
+      step: 0.5,
+    });
+  });
+
+  it('is never more than the field takes', () => {
+    const wide = on({ range: { voltageV: { low: 1, high: 99, step: 1 } } });
+    expect(boundsFor(wide, BASE).voltageV).toEqual({ low: 8, high: 50, step: 1 });
+    const helium = situation({ flowWindow: { low: 40, wanted: 70, high: 99 } });
+    expect(boundsFor(EXAMPLE_CASE, helium).gasFlowLPerMin.high).toBe(60);
+  });
+});
+
+describe('where the search starts', () => {
+  const starts = (today: Partial<typeof STEADY>, setup = BASE.setup) => {
+    const held = situation({ setup, today: { ...BASE.today, ...today } });
+    return searchStarts(held, boundsFor(EXAMPLE_CASE, held));
+  };
+
+  it('is today, today brought into balance, and the model’s own choice', () => {
+    const [today, balanced, model] = starts({ ...STEADY, voltageV: 15 });
+    expect(today).toEqual({ ...STEADY, voltageV: 15 });
+    const amps = currentAt(BASE.setup, STEADY.wireSpeedMPerMin, STEADY.stickOutMm);
+    expect(balanced).toEqual({ ...STEADY, voltageV: balanceVoltage(amps, BASE.setup.wire, BASE.setup.gas) });
+    expect(close(currentAt(BASE.setup, model.wireSpeedMPerMin, 10), BASE.setup.currentWantedA!)).toBe(true);
+    expect(model.voltageV).toBeCloseTo(balanceVoltage(BASE.setup.currentWantedA!, BASE.setup.wire, BASE.setup.gas), 6);
+    expect(model).toEqual(expect.objectContaining({ stickOutMm: 10, gasFlowLPerMin: 11 }));
+  });
+
+  it('takes the model’s value for each figure that is not known', () => {
+    const [empty, , model] = starts({});
+    expect(empty).toEqual(model);
+    expect(starts({ gasFlowLPerMin: 9 })[0]).toEqual({ ...model, gasFlowLPerMin: 9 });
+    expect(starts({ stickOutMm: 13, voltageV: 17 })[0]).toEqual({ ...model, stickOutMm: 13, voltageV: 17 });
+  });
+
+  it('keeps the current in what the wire carries, whatever the plate wants', () => {
+    const usable = usableCurrent(0.9);
+    const wants = (currentWantedA: number | null): number => {
+      const [, , model] = starts({}, { ...BASE.setup, currentWantedA });
+      return currentAt(BASE.setup, model.wireSpeedMPerMin, model.stickOutMm);
+    };
+    expect(close(wants(900), usable.highA)).toBe(true);
+    expect(close(wants(5), usable.lowA)).toBe(true);
+    expect(close(wants(null), (usable.lowA + usable.highA) / 2)).toBe(true);
+  });
+
+  it('keeps the wire speed in what the machine reaches, and has no flow where the cover is not known', () => {
+    const held = situation({ flowWindow: null });
+    const slow = on({ range: { wireSpeedMPerMin: { low: 2, high: 3, step: 0.1 } } });
+    const fast = on({ range: { wireSpeedMPerMin: { low: 12, high: 14, step: 0.1 } } });
+    expect(searchStarts(held, boundsFor(slow, held))[2]).toEqual(
+      expect.objectContaining({ wireSpeedMPerMin: 3, gasFlowLPerMin: 0 }),
+    );
+    expect(searchStarts(held, boundsFor(fast, held))[2].wireSpeedMPerMin).toBe(12);
+  });
+});

@@ -1,0 +1,137 @@
+import { EXAMPLE_CASE } from '../cases/example';
+import { readArc } from '../arc/reading';
+import { arcSetup } from '../arc/setup';
+import { CAUSES } from '../knowledge';
+import type { Correction } from './correct';
+import { effectOf, orderByGain, settingMove, type Move } from './moves';
+import { movesNow, nextSettings, startingSettings } from './next-settings';
+import { situation, STEADY } from './testing/situation';
+
+const cause = (id: string) => CAUSES.find((entry) => entry.id === id)!;
+const DIALS = {
+  voltageV: {
+    step: 0.5,
+    points: [
+      { mark: 0, value: 14 },
+      { mark: 10, value: 34 },
+    ],
+  },
+};
+
+describe('a move of one setting', () => {
+  it('says from, to, the direction, why and what to expect', () => {
+    expect(settingMove(undefined, 'voltageV', 17, 20, cause('voltage-low'))).toEqual({
+      kind: 'setting',
+      setting: 'voltageV',
+      from: 17,
+      to: 20,
+      dialFrom: null,
+      dialTo: null,
+      direction: 'volts up',
+      because: cause('voltage-low').plain,
+      expect: 'the stubbing stops, the bead lies flatter and the toes wet in',
+    });
+  });
+
+  it('carries the marks of the machine’s own dial', () => {
+    const move = settingMove(DIALS, 'voltageV', 16, 20, null);
+    expect(move).toEqual(expect.objectContaining({ dialFrom: 1, dialTo: 3 }));
+    expect(settingMove(DIALS, 'voltageV', null, 20, null)).toEqual(
+      expect.objectContaining({ dialFrom: null, dialTo: 3 }),
+    );
+    expect(settingMove(DIALS, 'wireSpeedMPerMin', 5, 6, null)).toEqual(
+      expect.objectContaining({ dialFrom: null, dialTo: null }),
+    );
+  });
+
+  it('owns up when no cause stands behind it', () => {
+    expect(settingMove(undefined, 'wireSpeedMPerMin', 7, 6, null)).toEqual(
+      expect.objectContaining({
+        direction: 'less wire',
+        because: 'closer to what the arc model wants',
+        expect: 'a bead nearer to balance',
+      }),
+    );
+    expect(settingMove(undefined, 'voltageV', 17, 20, cause('plate-dirty')).expect).toBe('a bead nearer to balance');
+  });
+
+  it('has an expectation of its own for each cause that a setting cures', () => {
+    const bySetting = CAUSES.filter(({ remedy, id }) => remedy.kind === 'setting' && !id.startsWith('pulse-'));
+    const told = bySetting.map((entry) => [entry.id, settingMove(undefined, 'voltageV', 17, 20, entry).expect]);
+    expect(told.filter(([, text]) => text === 'a bead nearer to balance')).toEqual([]);
+    expect(new Set(told.map(([, text]) => text)).size).toBe(told.length);
+  });
+});
+
+describe('the order of moves', () => {
+  it('takes first what lowers the risk most, then what is most with that done', () => {
+    const held = situation();
+    const from = { ...STEADY, voltageV: 16, gasFlowLPerMin: 12 };
+    expect(orderByGain(held, from, STEADY, ['gasFlowLPerMin', 'voltageV'])).toEqual(['voltageV', 'gasFlowLPerMin']);
+    const noGas = { ...STEADY, voltageV: 19.5, gasFlowLPerMin: 2 };
+    expect(orderByGain(held, noGas, STEADY, ['voltageV', 'gasFlowLPerMin'])).toEqual(['gasFlowLPerMin', 'voltageV']);
+    expect(orderByGain(held, noGas, STEADY, [])).toEqual([]);
+  });
+
+  it('looks again after each: more volts help only once the wire that burned back is up', () => {
+    const held = situation();
+    const from = { ...STEADY, voltageV: 22, wireSpeedMPerMin: 3, gasFlowLPerMin: 9 };
+    const to = { ...STEADY, voltageV: 23, wireSpeedMPerMin: 9.5 };
+    const order = orderByGain(held, from, to, ['voltageV', 'gasFlowLPerMin', 'wireSpeedMPerMin']);
+    expect(order[0]).toBe('wireSpeedMPerMin');
+    expect(order.indexOf('voltageV')).toBeLessThan(order.indexOf('gasFlowLPerMin'));
+  });
+});
+
+describe('what settings do', () => {
+  it('is the part of a reading that compares two', () => {
+    const reading = readArc(arcSetup(EXAMPLE_CASE), EXAMPLE_CASE.settings!);
+    const { currentA, voltageErrorV, heatRatio, legMm, penetrationMm, heatInputKJPerMm } = reading;
+    expect(effectOf(reading)).toEqual({ currentA, voltageErrorV, heatRatio, legMm, penetrationMm, heatInputKJPerMm });
+  });
+});
+
+describe('the next bead', () => {
+  const volts = settingMove(undefined, 'voltageV', 17, 20, null);
+  const wire = settingMove(undefined, 'wireSpeedMPerMin', 6, 7, null);
+  const gas = settingMove(undefined, 'gasFlowLPerMin', 4, 11, null);
+  const clean: Move = { kind: 'remedy', cause: 'nozzle-blocked', do: 'clean', because: 'clogged', expect: 'no holes' };
+  const correction = (moves: Move[], settings = {}): Correction => ({
+    settings,
+    moves,
+    alternative: { moves: [], after: null },
+    before: null,
+    after: null,
+    outOfReach: [],
+  });
+
+  it('takes one change at a time, volts and wire together as one', () => {
+    expect(movesNow(correction([gas, volts]), 'one')).toEqual([gas]);
+    expect(movesNow(correction([volts, gas, wire]), 'one')).toEqual([volts, wire]);
+    expect(movesNow(correction([wire, gas]), 'one')).toEqual([wire]);
+    expect(movesNow(correction([clean, volts, wire]), 'one')).toEqual([clean]);
+    expect(movesNow(correction([clean, volts, gas]), 'all')).toEqual([clean, volts, gas]);
+    expect(movesNow(correction([]), 'one')).toEqual([]);
+  });
+
+  it('runs at today’s settings with the moves made, and proposed values for what was not known', () => {
+    const today = { voltageV: 17, gasFlowLPerMin: 4 };
+    const proposed = { voltageV: 20, gasFlowLPerMin: 11, wireSpeedMPerMin: 7.5, stickOutMm: 10 };
+    const held = correction([volts, gas], proposed);
+    expect(nextSettings(today, held, 'one')).toEqual({
+      voltageV: 20,
+      gasFlowLPerMin: 4,
+      wireSpeedMPerMin: 7.5,
+      stickOutMm: 10,
+    });
+    expect(nextSettings(today, held, 'all')).toEqual(proposed);
+    expect(nextSettings(today, correction([clean]), 'all')).toEqual(today);
+  });
+
+  it('starts with what is proposed for each figure that is missing, and nothing else', () => {
+    const proposed = { voltageV: 20, wireSpeedMPerMin: 7.5, travelSpeedMmPerMin: 320 };
+    expect(startingSettings({ voltageV: 17 }, correction([], proposed))).toEqual({ wireSpeedMPerMin: 7.5 });
+    expect(startingSettings({}, correction([], proposed))).toEqual({ voltageV: 20, wireSpeedMPerMin: 7.5 });
+    expect(startingSettings({}, correction([]))).toEqual({});
+  });
+});

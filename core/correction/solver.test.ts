@@ -1,0 +1,116 @@
+import fc from 'fast-check';
+import { MAIN_SETTINGS, type MainSetting } from '../setting/table';
+import { objective } from './objective';
+import { clampTarget, solve, type Bounds } from './solver';
+import { situation, STEADY } from './testing/situation';
+
+const BOUNDS: Bounds = {
+  voltageV: { low: 14, high: 28, step: 0.5 },
+  wireSpeedMPerMin: { low: 2, high: 14, step: 0.1 },
+  stickOutMm: { low: 7, high: 14, step: 1 },
+  gasFlowLPerMin: { low: 8, high: 16, step: 0.5 },
+};
+const figure = (min: number, max: number) => fc.double({ min, max, noNaN: true });
+const ANYWHERE = fc.record({
+  voltageV: figure(5, 45),
+  wireSpeedMPerMin: figure(0.5, 25),
+  stickOutMm: figure(3, 40),
+  gasFlowLPerMin: figure(0, 50),
+});
+
+describe('a target inside its bounds', () => {
+  it('keeps what is inside and moves the rest to the nearer edge', () => {
+    expect(clampTarget({ ...STEADY, voltageV: 99, stickOutMm: 1 }, BOUNDS)).toEqual({
+      ...STEADY,
+      voltageV: 28,
+      stickOutMm: 7,
+    });
+    expect(clampTarget(STEADY, BOUNDS)).toEqual(STEADY);
+  });
+});
+
+describe('the solver', () => {
+  it('finds settings that no step of any knob betters, from anywhere', () => {
+    const held = situation();
+    const BEST = objective(held, { voltageV: 22.2, wireSpeedMPerMin: 8, stickOutMm: 10, gasFlowLPerMin: 11 });
+    const fine = { ...BOUNDS, voltageV: { ...BOUNDS.voltageV, step: 0.1 } };
+    fc.assert(
+      fc.property(ANYWHERE, (start) => {
+        const found = solve(held, fine, [start]);
+        const least = objective(held, found);
+        // Half a volt and half a millimetre from the best there is cost no more than this.
+        expect(least).toBeLessThan(BEST + 0.03);
+        for (const name of MAIN_SETTINGS)
+          for (const sign of [1, -1]) {
+            const { low, high, step } = fine[name];
+            const value = found[name] + sign * step;
+            if (value < low || value > high) continue;
+            // The answer is rounded to steps, each for itself: a neighbouring step may win, but not by much.
+            expect(objective(held, { ...found, [name]: value })).toBeGreaterThan(least - 0.02);
+          }
+      }),
+      { numRuns: 25 },
+    );
+  });
+
+  it('lands on the steps of the machine, inside its bounds', () => {
+    fc.assert(
+      fc.property(ANYWHERE, (start) => {
+        const found = solve(situation(), BOUNDS, [start]);
+        for (const name of MAIN_SETTINGS) {
+          const { low, high, step } = BOUNDS[name];
+          expect(found[name]).toBeGreaterThanOrEqual(low);
+          expect(found[name]).toBeLessThanOrEqual(high);
+          expect(Math.abs(found[name] / step - Math.round(found[name] / step))).toBeLessThan(1e-6);
+        }
+      }),
+      { numRuns: 25 },
+    );
+  });
+
+  it('leaves what is not free as it was at the start', () => {
+    for (const name of MAIN_SETTINGS) {
+      const others = MAIN_SETTINGS.filter((other) => other !== name);
+      const start = { voltageV: 16.13, wireSpeedMPerMin: 9.17, stickOutMm: 12.3, gasFlowLPerMin: 9.1 };
+      const found = solve(situation(), BOUNDS, [start], others);
+      expect(found[name]).toBe(start[name]);
+      expect(others.some((other) => found[other] !== start[other])).toBe(true);
+    }
+  });
+
+  it('keeps the best end of several starts', () => {
+    const held = situation();
+    const alone = (free: MainSetting[], start: typeof STEADY): number =>
+      objective(held, solve(held, BOUNDS, [start], free));
+    // Only the flow may move, so each end keeps the volts of its start: 20 V beats 15 and 27 wherever it stands.
+    const starts = [15, 20, 27].map((voltageV) => ({ ...STEADY, voltageV }));
+    expect(solve(held, BOUNDS, starts, ['gasFlowLPerMin']).voltageV).toBe(20);
+    expect(solve(held, BOUNDS, [...starts].reverse(), ['gasFlowLPerMin']).voltageV).toBe(20);
+    expect(alone(['gasFlowLPerMin'], starts[1])).toBeLessThan(alone(['gasFlowLPerMin'], starts[0]));
+  });
+
+  it('takes the volts along with the wire: from a cold pair it finds a hot pair in balance', () => {
+    const cold = { ...STEADY, voltageV: 15.5, wireSpeedMPerMin: 3 };
+    const found = solve(situation(), BOUNDS, [cold], ['voltageV', 'wireSpeedMPerMin']);
+    expect(found.wireSpeedMPerMin).toBeGreaterThan(5);
+    expect(found.voltageV).toBeGreaterThan(18);
+  });
+
+  it('lands on a mark of a dial, and stays inside where the last mark lies outside', () => {
+    const dials = {
+      voltageV: {
+        step: 1,
+        points: [
+          { mark: 1, value: 13 },
+          { mark: 9, value: 29 },
+        ],
+      },
+    };
+    const found = solve(situation(), BOUNDS, [STEADY], ['voltageV'], dials);
+    expect((found.voltageV - 13) / 2).toBeCloseTo(Math.round((found.voltageV - 13) / 2), 9);
+    const narrow = { ...BOUNDS, voltageV: { low: 19.4, high: 20.4, step: 0.1 } };
+    const inside = solve(situation(), narrow, [STEADY], ['voltageV'], dials).voltageV;
+    expect(inside).toBeGreaterThanOrEqual(19.4);
+    expect(inside).toBeLessThanOrEqual(20.4);
+  });
+});

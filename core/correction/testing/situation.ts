@@ -1,0 +1,21 @@
+import { arcSetup, withWire } from '../../arc/setup';
+import { EXAMPLE_CASE } from '../../cases/example';
+import type { Case } from '../../case/schema';
+import type { Situation, Target } from '../objective';
+
+/** 0.9 mm solid wire, 82/18, fillet of 3 on 6 mm: what the worked example of the case format stands in. */
+export function situation(change: Partial<Situation> = {}, input: Case = EXAMPLE_CASE): Situation {
+  return {
+    setup: withWire(arcSetup(input))!,
+    scenarios: [{ probability: 1, balanceShift: 0, heatShift: 0 }],
+    today: { voltageV: null, wireSpeedMPerMin: null, stickOutMm: null, gasFlowLPerMin: null },
+    flowWindow: { low: 8, wanted: 11, high: 16 },
+    gapShare: 0,
+    travelMmPerMin: null,
+    arcControlPct: 50,
+    ...change,
+  };
+}
+
+/** The example's settings, in balance and with the usual stick-out and flow. */
+export const STEADY: Target = { voltageV: 20, wireSpeedMPerMin: 7.5, stickOutMm: 10, gasFlowLPerMin: 11 };
