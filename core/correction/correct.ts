@@ -10,6 +10,8 @@ import { MAIN_SETTINGS, SETTINGS, type MainSetting, type Settings } from '../set
 import { boundsFor, searchStarts } from './bounds';
 import { effectOf, orderByGain, settingMove, type Effect, type Move, type RemedyMove } from './moves';
 import type { Situation, Target } from './objective';
+import { ACT_ABOVE, techniqueMoves, type Work } from './technique';
+import { withFewestTurns } from './fewest-turns';
 import { probabilityOf, scenariosOf } from './scenarios';
 import { solve, type Bounds } from './solver';
 
@@ -27,15 +29,6 @@ export type Correction = {
 /** A correction with what the arc model says of the corrected settings. */
 export type Corrected = { correction: Correction; arcAfter: ArcReading };
 
-/** Causes under this do not move a knob or bring a remedy. */
-const ACT_ABOVE = 0.3;
-/** Travel this much off, as a ratio, is worth a word. */
-const PACE_TOLERANCE = 1.2;
-/** How far the arc control is moved at a time, in per cent of the dial. */
-const ARC_CONTROL_STEP = 20;
-/** An angle steeper than this may be too steep, and the one it is brought to. */
-const STEEP_ANGLE = { above: 15, to: 10 };
-
 const ELECTRICAL: CauseId[] = ['voltage-low', 'wire-fast', 'voltage-high', 'wire-slow', 'heat-low', 'heat-high'];
 /** Which causes speak for moving which setting. */
 const MOVED_BY: Record<MainSetting, CauseId[]> = {
@@ -44,9 +37,6 @@ const MOVED_BY: Record<MainSetting, CauseId[]> = {
   stickOutMm: ['stickout-long', 'stickout-short'],
   gasFlowLPerMin: ['gas-low', 'gas-high'],
 };
-
-/** What a correction is worked out from. */
-type Work = { engine: Engine; input: Case; diagnosis: Diagnosis };
 
 /** The cause that a turn of a knob cures. */
 function curedBy({ engine, diagnosis }: Work, setting: MainSetting, from: number, to: number): Cause | null {
@@ -66,39 +56,6 @@ function remedyMove(entry: Cause): RemedyMove {
     expect: 'run the same settings again and compare',
     ...(caution === undefined ? {} : { caution }),
   };
-}
-
-/** Travel, angle and arc control move by their causes; their "to" comes from the arc model or a fifth of the dial. */
-function techniqueMoves({ engine, input, diagnosis }: Work, wantedTravel: number | null): Move[] {
-  const { arcControlPct, travelSpeedMmPerMin, travelAngleDeg } = input.settings ?? {};
-  const dials = input.rig?.dials;
-  const likely = (id: CauseId): boolean => probabilityOf(diagnosis, id) > ACT_ABOVE;
-  const moves: Move[] = [];
-  if (arcControlPct !== undefined) {
-    for (const [id, step] of [
-      ['arc-control-crisp', ARC_CONTROL_STEP],
-      ['arc-control-soft', -ARC_CONTROL_STEP],
-    ] as const) {
-      const to = Math.min(100, Math.max(0, arcControlPct + step));
-      if (likely(id) && to !== arcControlPct)
-        moves.push(settingMove(dials, 'arcControlPct', arcControlPct, to, causeOf(engine, id)));
-    }
-  }
-  const offPace = (['travel-fast', 'travel-slow'] as const).find(likely);
-  if (travelSpeedMmPerMin !== undefined && wantedTravel !== null && offPace !== undefined) {
-    const change = wantedTravel / travelSpeedMmPerMin;
-    // The pace the corrected wire speed wants may be today's: then nothing is to be said.
-    const stillOff = offPace === 'travel-fast' ? change < 1 / PACE_TOLERANCE : change > PACE_TOLERANCE;
-    const to = Math.round(wantedTravel / 10) * 10;
-    if (stillOff)
-      moves.push(settingMove(dials, 'travelSpeedMmPerMin', travelSpeedMmPerMin, to, causeOf(engine, offPace)));
-  }
-  const steep = (['angle-push-steep', 'angle-drag-steep'] as const).find(likely);
-  if (travelAngleDeg !== undefined && steep !== undefined && Math.abs(travelAngleDeg) > STEEP_ANGLE.above) {
-    const to = Math.sign(travelAngleDeg) * STEEP_ANGLE.to;
-    moves.push(settingMove(dials, 'travelAngleDeg', travelAngleDeg, to, causeOf(engine, steep)));
-  }
-  return moves;
 }
 
 function reachNotes({ setup }: Situation, bounds: Bounds, corrected: Target): string[] {
@@ -224,18 +181,20 @@ export function correct(engine: Engine, input: Case, diagnosis: Diagnosis): Corr
   const bounds = boundsFor(input, situation);
   const starts = searchStarts(situation, bounds);
   const free = freeSettings(work, situation);
-  const solveWith = (names: readonly MainSetting[]): Target => {
-    const from = names.length === MAIN_SETTINGS.length ? starts : starts.slice(0, names.includes('voltageV') ? 2 : 1);
-    return settled(situation, solve(situation, bounds, from, names, input.rig?.dials), names);
+  const solveWith = (names: readonly MainSetting[], from?: Target): Target => {
+    const all = names.length === MAIN_SETTINGS.length ? starts : starts.slice(0, names.includes('voltageV') ? 2 : 1);
+    const ends = from === undefined ? all : [from];
+    return settled(situation, solve(situation, bounds, ends, names, input.rig?.dials), names);
   };
+  const fewestTurns = (names: readonly MainSetting[]): Target => withFewestTurns(situation, names, solveWith);
   const held = heldBySchool(input, situation);
-  const to = solveWith(free.filter((name) => name !== held));
+  const to = fewestTurns(free.filter((name) => name !== held));
   const moves = movesTo(work, situation, starts[0], to);
   const technique = techniqueMoves(work, expectedTravel(situation.setup, to.wireSpeedMPerMin));
 
   const other = turnedFirst(moves);
   const otherTarget =
-    other === null || situation.today[other] === null ? null : solveWith(free.filter((name) => name !== other));
+    other === null || situation.today[other] === null ? null : fewestTurns(free.filter((name) => name !== other));
 
   const proposed = MAIN_SETTINGS.filter((name) => name !== 'gasFlowLPerMin' || situation.setup.usesGas);
   const settings: Settings = {

@@ -26,6 +26,11 @@ describe('a target inside its bounds', () => {
       stickOutMm: 7,
     });
     expect(clampTarget(STEADY, BOUNDS)).toEqual(STEADY);
+    expect(clampTarget({ ...STEADY, voltageV: 99, stickOutMm: 1 }, BOUNDS, ['stickOutMm'])).toEqual({
+      ...STEADY,
+      voltageV: 99,
+      stickOutMm: 7,
+    });
   });
 });
 
@@ -76,6 +81,13 @@ describe('the solver', () => {
       expect(found[name]).toBe(start[name]);
       expect(others.some((other) => found[other] !== start[other])).toBe(true);
     }
+  });
+
+  it('suits the volts to a wire speed that is held outside its bounds', () => {
+    const wide = { ...BOUNDS, voltageV: { low: 14, high: 45, step: 0.1 } };
+    const volts = (wireSpeedMPerMin: number): number =>
+      solve(situation(), wide, [{ ...STEADY, wireSpeedMPerMin }], ['voltageV']).voltageV;
+    expect(volts(18)).toBeGreaterThan(volts(14) + 1);
   });
 
   it('keeps the best end of several starts', () => {

@@ -4,7 +4,7 @@ import type { Dials } from '../setting/dials';
 import { dialFor } from '../setting/dials';
 import { MAIN_SETTINGS, type MainSetting } from '../setting/table';
 import { objective, type Situation, type Target } from './objective';
-import { patternSearch } from './pattern-search';
+import { patternSearch, type Found } from './pattern-search';
 
 /** Limits and step of each setting: the machine's, the wire's and the nozzle's taken together. */
 export type Bounds = { [name in MainSetting]: { low: number; high: number; step: number } };
@@ -16,19 +16,16 @@ export type Bounds = { [name in MainSetting]: { low: number; high: number; step:
 const FIRST_STRIDE: Target = { voltageV: 2, wireSpeedMPerMin: 1.5, stickOutMm: 4, gasFlowLPerMin: 3 };
 /** Voltage and wire belong together: a step of the wire is also tried with the volts that follow it. */
 const VOLTS_PER_STRIDE_OF_WIRE = 1.1;
+/** Scale of the strides once a figure has landed on its step and the others follow. */
+const NEARBY = 0.25;
 /** Most times one search may ask for the risk; from any start some hundreds are enough. */
 const MOST_TRIALS = 4000;
 
-const eachSetting = (figure: (name: MainSetting) => number): Target => ({
-  voltageV: figure('voltageV'),
-  wireSpeedMPerMin: figure('wireSpeedMPerMin'),
-  stickOutMm: figure('stickOutMm'),
-  gasFlowLPerMin: figure('gasFlowLPerMin'),
-});
-
-/** A setting inside its bounds. */
-export function clampTarget(target: Target, bounds: Bounds): Target {
-  return eachSetting((name) => Math.min(bounds[name].high, Math.max(bounds[name].low, target[name])));
+/** A target whose free settings lie inside their bounds; what is held stays as it is, for the others must suit it. */
+export function clampTarget(target: Target, bounds: Bounds, free: readonly MainSetting[] = MAIN_SETTINGS): Target {
+  const clamped = { ...target };
+  for (const name of free) clamped[name] = Math.min(bounds[name].high, Math.max(bounds[name].low, target[name]));
+  return clamped;
 }
 
 /** Each free setting a stride up and down; the wire also together with its volts. */
@@ -43,8 +40,12 @@ function neighbours(target: Target, scale: number, free: readonly MainSetting[])
   );
 }
 
+/** The order in which figures are brought to their steps: the coarse ones first, so that the finer ones can follow. */
+const SETTLED_IN_TURN: readonly MainSetting[] = ['stickOutMm', 'voltageV', 'wireSpeedMPerMin', 'gasFlowLPerMin'];
+
 /**
- * The settings with the least expected risk and cost of moving, inside the bounds.
+ * The settings with the least expected risk and cost of moving, inside the bounds. Where one of them lands on a coarse
+ * step or a mark, the others are searched again from there.
  * @param starts points to search from; the best end wins
  * @param free settings that may change; the others stay as in each start
  * @param dials knobs with marks: the answer lands on a mark
@@ -57,24 +58,30 @@ export function solve(
   free: readonly MainSetting[] = MAIN_SETTINGS,
   dials: Dials = {},
 ): Target {
-  const ends = starts.map((start) =>
-    patternSearch<MainSetting>(
+  const search = (start: Target, movable: readonly MainSetting[], widest?: number): Found<MainSetting> =>
+    patternSearch(
       {
         value: (target) => objective(situation, target),
-        clamp: (target) => clampTarget(target, bounds),
-        neighbours: (target, scale) => neighbours(target, scale, free),
+        clamp: (target) => clampTarget(target, bounds, free),
+        neighbours: (target, scale) => neighbours(target, scale, movable),
         limit: MOST_TRIALS,
       },
       start,
-    ),
-  );
-  const best = ends.reduce((least, end) => (end.value < least.value ? end : least)).point;
-  const settle = (name: MainSetting): number => {
-    if (!free.includes(name)) return best[name];
+      widest,
+    );
+  const onStep = (name: MainSetting, value: number): number => {
     const dial = dialFor(dials, name);
     const { low, high, step } = bounds[name];
-    const onMark = dial === null ? roundToStep(best[name], step) : dialToValue(dial, valueToDial(dial, best[name]));
-    return Number(Math.min(high, Math.max(low, onMark)).toFixed(3));
+    const near = dial === null ? roundToStep(value, step) : dialToValue(dial, valueToDial(dial, value));
+    return Number(Math.min(high, Math.max(low, near)).toFixed(3));
   };
-  return eachSetting(settle);
+  const ends = starts.map((start) => search(start, free));
+  let { point } = ends.reduce((least, end) => (end.value < least.value ? end : least));
+  let left = SETTLED_IN_TURN.filter((name) => free.includes(name));
+  while (left.length > 0) {
+    const [name, ...rest] = left;
+    point = search({ ...point, [name]: onStep(name, point[name]) }, rest, NEARBY).point;
+    left = rest;
+  }
+  return point;
 }
