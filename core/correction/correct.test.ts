@@ -3,26 +3,9 @@ import { answer } from '../answer';
 import { balanceVoltage } from '../arc/balance';
 import { completeMix } from '../case/gas-mix';
 import { EXAMPLE_CASE } from '../cases/example';
-import { CASE_FORMAT, type Case } from '../case/schema';
-import type { Move, SettingMove } from './moves';
+import { CASE_FORMAT } from '../case/schema';
+import { settingsMoved, variant } from './testing/work';
 
-const settingsMoved = (moves: Move[]): SettingMove[] =>
-  moves.flatMap((move) => (move.kind === 'setting' ? [move] : []));
-const variant = (change: {
-  job?: object;
-  rig?: object;
-  settings?: object;
-  findings?: object;
-  preferences?: object;
-}): Case =>
-  ({
-    ...EXAMPLE_CASE,
-    job: { ...EXAMPLE_CASE.job, ...change.job },
-    rig: { ...EXAMPLE_CASE.rig, ...change.rig },
-    settings: { ...EXAMPLE_CASE.settings, ...change.settings },
-    findings: change.findings ?? EXAMPLE_CASE.findings,
-    preferences: change.preferences ?? {},
-  }) as Case;
 const BALANCED = { voltageV: 20 };
 
 describe('correction', () => {

@@ -1,19 +1,18 @@
 import { readArc, type ArcReading } from '../arc/reading';
-import { currentAt, expectedTravel, withWire } from '../arc/setup';
+import { currentAt, expectedTravel } from '../arc/setup';
 import { isTubular } from '../arc/wire';
 import type { Case } from '../case/schema';
 import type { Diagnosis } from '../diagnosis/diagnose';
 import { causeOf, type Engine } from '../diagnosis/engine';
-import type { CauseId } from '../evidence/ids';
 import type { Cause } from '../knowledge/types';
 import { MAIN_SETTINGS, SETTINGS, type MainSetting, type Settings } from '../setting/table';
 import { boundsFor, searchStarts } from './bounds';
+import { withFewestTurns } from './fewest-turns';
 import { effectOf, orderByGain, settingMove, type Effect, type Move, type RemedyMove } from './moves';
 import type { Situation, Target } from './objective';
-import { ACT_ABOVE, techniqueMoves, type Work } from './technique';
-import { withFewestTurns } from './fewest-turns';
-import { probabilityOf, scenariosOf } from './scenarios';
+import { ACT_ABOVE, freeSettings, heldBySchool, MOVED_BY, settled, situationOf, type Work } from './situation';
 import { solve, type Bounds } from './solver';
+import { techniqueMoves } from './technique';
 
 /** The corrected settings, the moves to get there one at a time, and the other school's way. */
 export type Correction = {
@@ -28,15 +27,6 @@ export type Correction = {
 
 /** A correction with what the arc model says of the corrected settings. */
 export type Corrected = { correction: Correction; arcAfter: ArcReading };
-
-const ELECTRICAL: CauseId[] = ['voltage-low', 'wire-fast', 'voltage-high', 'wire-slow', 'heat-low', 'heat-high'];
-/** Which causes speak for moving which setting. */
-const MOVED_BY: Record<MainSetting, CauseId[]> = {
-  voltageV: ELECTRICAL,
-  wireSpeedMPerMin: ELECTRICAL,
-  stickOutMm: ['stickout-long', 'stickout-short'],
-  gasFlowLPerMin: ['gas-low', 'gas-high'],
-};
 
 /** The cause that a turn of a knob cures. */
 function curedBy({ engine, diagnosis }: Work, setting: MainSetting, from: number, to: number): Cause | null {
@@ -78,44 +68,6 @@ function reachNotes({ setup }: Situation, bounds: Bounds, corrected: Target): st
   return [];
 }
 
-function situationOf({ input, diagnosis }: Work): Situation | null {
-  const setup = withWire(diagnosis.setup);
-  if (setup === null) return null;
-  const { voltageV, wireSpeedMPerMin, stickOutMm, gasFlowLPerMin, travelSpeedMmPerMin, arcControlPct } =
-    input.settings ?? {};
-  return {
-    setup,
-    scenarios: scenariosOf(diagnosis),
-    today: {
-      voltageV: voltageV ?? null,
-      wireSpeedMPerMin: wireSpeedMPerMin ?? null,
-      stickOutMm: stickOutMm ?? null,
-      gasFlowLPerMin: gasFlowLPerMin ?? null,
-    },
-    flowWindow: diagnosis.arc.flowWindow,
-    gapShare: (input.job?.gapMm ?? 0) / (diagnosis.setup.thinnestMm ?? 3),
-    travelMmPerMin: travelSpeedMmPerMin ?? null,
-    arcControlPct: arcControlPct ?? 50,
-  };
-}
-
-/** Settings that may move: those unknown, and those a likely cause speaks for. */
-function freeSettings({ diagnosis }: Work, { setup, flowWindow, today }: Situation): MainSetting[] {
-  return MAIN_SETTINGS.filter((name) => {
-    // A pulsing machine is set by trim, not by volts.
-    if (name === 'voltageV' && setup.pulse) return false;
-    if (name === 'gasFlowLPerMin' && (!setup.usesGas || flowWindow === null)) return false;
-    return today[name] === null || probabilityOf(diagnosis, ...MOVED_BY[name]) > ACT_ABOVE;
-  });
-}
-
-/** The figure that the school of the welder holds while balance is sought with the other. */
-function heldBySchool(input: Case, { today }: Situation): MainSetting | null {
-  const school = input.preferences?.imbalance ?? 'by-heat';
-  if (school === 'volts' && today.wireSpeedMPerMin !== null) return 'wireSpeedMPerMin';
-  return school === 'wire' && today.voltageV !== null ? 'voltageV' : null;
-}
-
 /** The moves of a solved target in the order to make them. */
 function movesTo(work: Work, situation: Situation, from: Target, to: Target): Move[] {
   const { today } = situation;
@@ -128,24 +80,6 @@ function movesTo(work: Work, situation: Situation, from: Target, to: Target): Mo
     if (value === null) return [];
     return [settingMove(work.input.rig?.dials, name, value, to[name], curedBy(work, name, value, to[name]))];
   });
-}
-
-/**
- * Keeps today's value where the solved one is not worth a turn of the knob; what is not known stays out
- * unless it was free to be proposed.
- */
-function settled({ today }: Situation, solved: Target, free: readonly MainSetting[]): Target {
-  const keep = (name: MainSetting): number => {
-    const value = today[name];
-    if (value === null) return solved[name];
-    return !free.includes(name) || Math.abs(solved[name] - value) < SETTINGS[name].worthMoving ? value : solved[name];
-  };
-  return {
-    voltageV: keep('voltageV'),
-    wireSpeedMPerMin: keep('wireSpeedMPerMin'),
-    stickOutMm: keep('stickOutMm'),
-    gasFlowLPerMin: keep('gasFlowLPerMin'),
-  };
 }
 
 /** Of volts and wire, the one that was turned: the other way round is shown beside it. */

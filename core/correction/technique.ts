@@ -1,15 +1,9 @@
-import type { Case } from '../case/schema';
-import type { Diagnosis } from '../diagnosis/diagnose';
-import { causeOf, type Engine } from '../diagnosis/engine';
+import { causeOf } from '../diagnosis/engine';
 import type { CauseId } from '../evidence/ids';
 import { settingMove, type Move } from './moves';
 import { probabilityOf } from './scenarios';
+import { ACT_ABOVE, type Work } from './situation';
 
-/** What a correction is worked out from. */
-export type Work = { engine: Engine; input: Case; diagnosis: Diagnosis };
-
-/** Causes under this do not move a knob or bring a remedy. */
-export const ACT_ABOVE = 0.3;
 /** Travel this much off, as a ratio, is worth a word. */
 const PACE_TOLERANCE = 1.2;
 /** How far the arc control is moved at a time, in per cent of the dial. */

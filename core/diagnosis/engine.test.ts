@@ -65,6 +65,27 @@ describe('an engine', () => {
   });
 });
 
+describe('causes that exclude each other', () => {
+  const grouped = (...exclusive: (string | undefined)[]) =>
+    compile({
+      ...SMALL,
+      causes: SMALL.causes.map((entry, i) =>
+        exclusive[i] === undefined ? entry : { ...entry, exclusive: exclusive[i] },
+      ),
+    });
+  const both = (engine: ReturnType<typeof compile>): number => {
+    const { marginals, noCause } = diagnose(engine, SURGES);
+    return marginals[0] + marginals[1] + noCause - 1;
+  };
+
+  it('never hold together, and hold with those of another word or of none', () => {
+    expect(both(grouped('feed', 'feed'))).toBeCloseTo(0, 12);
+    expect(both(grouped('feed', 'tip'))).toBeGreaterThan(0.01);
+    expect(both(grouped('feed', undefined))).toBeGreaterThan(0.01);
+    expect(both(grouped(undefined, undefined))).toBeCloseTo(both(grouped('feed', 'tip')), 12);
+  });
+});
+
 describe('what a rig has taught', () => {
   it('moves a judgement as counted beads would, the more the less it was worth', () => {
     expect(afterBeads({ mean: 0.2, weight: 10 }, 3, 5)).toEqual({ mean: 5 / 15, weight: 15 });
