@@ -1,0 +1,131 @@
+import fc from 'fast-check';
+import type { Job } from '@/core/case/schema';
+import { validateCoupon } from '@/core/record/validate-coupon';
+import type { Coupon } from '@/core/record/schema';
+import { couponFrom, fieldOf, jobFrom, sameJob, startingJob, valuesOf, type Begun } from './job-form';
+
+const PLATE: Job = {
+  baseMetal: 'mild-steel',
+  joint: 'fillet',
+  position: 'flat',
+  draught: 'still',
+  thicknessMm: 3,
+  surface: ['rust'],
+};
+const BEGUN: Begun = {
+  couponId: '0190b000-0000-7000-8000-000000000001',
+  jobId: '0190b000-0000-7000-8000-000000000002',
+  at: '2026-05-04T09:00:00.000Z',
+};
+const RIG = '0190b000-0000-7000-8000-000000000003';
+const KEPT = {
+  id: '0190b000-0000-7000-8000-000000000009',
+  createdAt: '2026-05-01T08:00:00.000Z',
+  job: { id: '0190b000-0000-7000-8000-000000000008', at: '2026-05-01T08:00:00.000Z', job: PLATE },
+} as Coupon;
+
+describe('the plate of a new coupon', () => {
+  it('is that of the last job, but what can hurt is asked anew', () => {
+    expect(startingJob({ ...PLATE, concerns: ['closed-container'] })).toEqual({ ...PLATE, concerns: [] });
+    expect(startingJob(null)).toEqual({
+      baseMetal: 'mild-steel',
+      joint: 'fillet',
+      position: 'flat',
+      draught: 'still',
+      concerns: [],
+    });
+  });
+});
+
+describe('a job that is typed', () => {
+  it('comes back as it was where nothing is touched, in either family of units', () => {
+    const mm = fc.double({ min: 0.5, max: 60, noNaN: true });
+    fc.assert(
+      fc.property(mm, fc.option(mm, { nil: undefined }), fc.constantFrom('metric', 'inch'), (thick, other, units) => {
+        const job: Job = { ...PLATE, thicknessMm: thick, ...(other === undefined ? {} : { otherThicknessMm: other }) };
+        expect(jobFrom(valuesOf('', '', job, units), job, units)).toEqual(job);
+      }),
+    );
+  });
+
+  it('takes figures in the units that are read, with comma or point', () => {
+    const typed = (thicknessMm: string, units: 'metric' | 'inch') =>
+      jobFrom({ ...valuesOf('', '', PLATE, units), thicknessMm }, PLATE, units).thicknessMm;
+    expect(typed('4,5', 'metric')).toBe(4.5);
+    expect(typed('0.25', 'inch')).toBeCloseTo(6.35, 9);
+    expect(typed('thick', 'metric')).toBeNaN();
+    expect(typed(' ', 'metric')).toBeUndefined();
+  });
+
+  it('leaves out what was not said', () => {
+    const empty = { ...valuesOf('', '', {}, 'metric') };
+    expect(jobFrom(empty, {}, 'metric')).toEqual({});
+    expect(valuesOf('T', RIG, {}, 'metric')).toEqual({
+      title: 'T',
+      rigId: RIG,
+      thicknessMm: '',
+      otherThicknessMm: '',
+      gapMm: '',
+      baseMetal: null,
+      joint: null,
+      position: null,
+      draught: null,
+      surface: [],
+      concerns: [],
+    });
+    const all: Job = { ...PLATE, concerns: ['code-work'], gapMm: 2 };
+    expect(jobFrom(valuesOf('', '', all, 'metric'), {}, 'metric')).toEqual(all);
+  });
+});
+
+describe('two jobs', () => {
+  it('say the same whatever the order of their fields, and an empty list says nothing', () => {
+    expect(sameJob({ joint: 'butt', gapMm: 2 }, { gapMm: 2, joint: 'butt' })).toBe(true);
+    expect(sameJob({ surface: [] }, {})).toBe(true);
+    expect(sameJob({ surface: ['rust'] }, {})).toBe(false);
+    expect(sameJob({ gapMm: 2 }, { gapMm: 2.1 })).toBe(false);
+  });
+});
+
+describe('the coupon that is typed', () => {
+  const values = valuesOf('Bracket', RIG, PLATE, 'metric');
+
+  it('is new with the ids and time of its form, and one the schema takes', () => {
+    const coupon = couponFrom(values, null, PLATE, BEGUN, 'metric');
+    expect(coupon).toEqual({
+      id: BEGUN.couponId,
+      rigId: RIG,
+      title: 'Bracket',
+      createdAt: BEGUN.at,
+      job: { id: BEGUN.jobId, at: BEGUN.at, job: PLATE },
+    });
+    expect(validateCoupon(coupon).problems).toBeNull();
+    expect(couponFrom({ ...values, title: '  ' }, null, PLATE, BEGUN, 'metric').title).toBe('Trial coupon');
+    expect(couponFrom({ ...values, title: ' Bracket ' }, null, PLATE, BEGUN, 'metric').title).toBe('Bracket');
+  });
+
+  it('keeps its job where that is the same, and gets the next version where it differs', () => {
+    expect(couponFrom(values, KEPT, PLATE, BEGUN, 'metric')).toEqual({
+      id: KEPT.id,
+      rigId: RIG,
+      title: 'Bracket',
+      createdAt: KEPT.createdAt,
+      job: KEPT.job,
+    });
+    expect(couponFrom({ ...values, gapMm: '2' }, KEPT, PLATE, BEGUN, 'metric').job).toEqual({
+      id: BEGUN.jobId,
+      at: BEGUN.at,
+      job: { ...PLATE, gapMm: 2 },
+    });
+  });
+
+  it('has each refused field found where it was typed', () => {
+    expect(fieldOf('title')).toBe('title');
+    expect(fieldOf('rigId')).toBe('rigId');
+    expect(fieldOf('job.job.thicknessMm')).toBe('thicknessMm');
+    expect(fieldOf('job.job.surface.0')).toBe('surface');
+    expect(fieldOf('job.at')).toBeNull();
+    expect(fieldOf('job.job')).toBeNull();
+    expect(fieldOf('id')).toBeNull();
+  });
+});

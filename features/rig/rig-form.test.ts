@@ -1,0 +1,173 @@
+import type { Gas } from '@/core/case/schema';
+import type { RigRecord } from '@/core/record/schema';
+import { validateRig } from '@/core/record/validate-rig';
+import { fieldOf, fittedFor, gasTexts, NEW_RIG, rigFrom, typedGas, valuesOf, type Begun } from './rig-form';
+
+const BEGUN: Begun = {
+  rigId: '0190b000-0000-7000-8000-000000000001',
+  setupId: '0190b000-0000-7000-8000-000000000002',
+  at: '2026-05-04T09:00:00.000Z',
+};
+const KEPT: RigRecord = {
+  id: BEGUN.rigId,
+  name: 'Dock set',
+  note: 'grey box',
+  putAway: false,
+  revision: 3,
+  setup: {
+    id: '0190b000-0000-7000-8000-000000000007',
+    rigId: BEGUN.rigId,
+    fittedAt: '2026-05-01T08:00:00.000Z',
+    rig: {
+      process: 'gmaw',
+      wire: { class: 'solid-steel', diameterMm: 0.9 },
+      gas: { argonPct: 82, co2Pct: 18 },
+      polarity: 'electrode-positive',
+      nozzleBoreMm: 12.7,
+      mode: 'pulse',
+    },
+    arcControlRising: 'crisper',
+    display: 'dial',
+    assumed: false,
+    revision: 2,
+  },
+};
+const values = valuesOf(KEPT, 'metric');
+const made = (change: Partial<typeof values> = {}, from: RigRecord = KEPT) =>
+  rigFrom({ ...values, ...change }, from, BEGUN, 'metric');
+
+describe('the shares of a mix in their fields', () => {
+  it('show the open share of argon, and nothing as 0', () => {
+    expect(gasTexts({ co2Pct: 18 })).toEqual({ argonPct: '82', co2Pct: '18', oxygenPct: '0', heliumPct: '0' });
+    expect(gasTexts({ argonPct: 50, heliumPct: 50 })).toEqual({
+      argonPct: '50',
+      co2Pct: '0',
+      oxygenPct: '0',
+      heliumPct: '50',
+    });
+    expect(gasTexts({ co2Pct: 99, oxygenPct: 5 }).argonPct).toBe('0');
+  });
+
+  it('come back as typed; an empty share is none, a word stays one that is refused', () => {
+    expect(typedGas({ argonPct: '97,5', co2Pct: '2.5', oxygenPct: '', heliumPct: 'x' })).toEqual({
+      argonPct: 97.5,
+      co2Pct: 2.5,
+      oxygenPct: 0,
+      heliumPct: NaN,
+    });
+  });
+});
+
+describe('what a form begins with', () => {
+  it('is the rig as it is fitted', () => {
+    expect(values).toEqual({
+      name: 'Dock set',
+      note: 'grey box',
+      wireClass: 'solid-steel',
+      diameterMm: 0.9,
+      gas: gasTexts(KEPT.setup.rig.gas as Gas),
+      polarity: 'electrode-positive',
+      bore: '12.7',
+      display: 'dial',
+      rising: 'crisper',
+    });
+    expect(valuesOf(KEPT, 'inch').bore).toBe('0.5');
+  });
+
+  it('is the usual for what a rig does not say', () => {
+    const bare = { ...KEPT, setup: { ...KEPT.setup, rig: {} } };
+    expect(valuesOf(bare, 'metric')).toEqual(
+      expect.objectContaining({
+        wireClass: 'solid-steel',
+        diameterMm: 0.9,
+        gas: gasTexts({ argonPct: 82, co2Pct: 18 }),
+        polarity: 'electrode-positive',
+        bore: '',
+      }),
+    );
+    expect(valuesOf({ ...KEPT, setup: { ...KEPT.setup, rig: { gas: null } } }, 'metric').gas).toBeNull();
+  });
+});
+
+describe('what a wire wants beside itself', () => {
+  const mix = gasTexts({ argonPct: 75, co2Pct: 25 });
+  it('is no gas and the other studs for self-shielded wire, and the gas that is there for the others', () => {
+    expect(fittedFor('tubular-self-shielded', mix)).toEqual({ gas: null, polarity: 'electrode-negative' });
+    expect(fittedFor('solid-steel', mix)).toEqual({ gas: mix, polarity: 'electrode-positive' });
+    expect(fittedFor('solid-steel', null).gas).toEqual(gasTexts({ argonPct: 82, co2Pct: 18 }));
+    expect(fittedFor('solid-aluminium', null).gas).toEqual(gasTexts({ argonPct: 100 }));
+  });
+});
+
+describe('the rig that is typed', () => {
+  it('keeps its setup where nothing that is fitted differs, whatever it is called', () => {
+    expect(made().setup).toEqual({
+      id: KEPT.setup.id,
+      fittedAt: KEPT.setup.fittedAt,
+      rig: KEPT.setup.rig,
+      display: 'dial',
+      arcControlRising: 'crisper',
+    });
+    const renamed = made({ name: ' Yard set ', note: 'green box' });
+    expect(renamed).toEqual(expect.objectContaining({ name: 'Yard set', note: 'green box', id: BEGUN.rigId }));
+    expect(renamed.setup.id).toBe(KEPT.setup.id);
+    const boreInches = rigFrom(valuesOf(KEPT, 'inch'), KEPT, BEGUN, 'inch');
+    expect(boreInches.setup.id).toBe(KEPT.setup.id);
+    expect(boreInches.setup.rig.nozzleBoreMm).toBe(12.7);
+  });
+
+  it.each([
+    ['wire', { diameterMm: 1.2 }],
+    ['class', { wireClass: 'solid-stainless' }],
+    ['gas', { gas: gasTexts({ argonPct: 75, co2Pct: 25 }) }],
+    ['no gas', { gas: null }],
+    ['studs', { polarity: 'electrode-negative' }],
+    ['nozzle', { bore: '16' }],
+    ['no nozzle', { bore: '' }],
+    ['display', { display: 'digital' }],
+    ['turn of the arc control', { rising: 'softer' }],
+  ] as [string, Partial<typeof values>][])('is refitted by another %s, and one the schema takes', (_, change) => {
+    const rig = made(change);
+    expect(rig.setup).toEqual(expect.objectContaining({ id: BEGUN.setupId, fittedAt: BEGUN.at }));
+    expect(validateRig(rig).problems).toBeNull();
+  });
+
+  it('says what the fields say, and keeps what has no field', () => {
+    const { rig } = made({ wireClass: 'tubular-self-shielded', gas: null, bore: '16' }).setup;
+    expect(rig).toEqual({
+      process: 'fcaw-self-shielded',
+      wire: { class: 'tubular-self-shielded', diameterMm: 0.9 },
+      gas: null,
+      polarity: 'electrode-positive',
+      nozzleBoreMm: 16,
+      mode: 'pulse',
+    });
+    expect(made({ bore: '' }).setup.rig).not.toHaveProperty('nozzleBoreMm');
+  });
+
+  it('keeps a mix as it was stated where its fields say the same', () => {
+    const open = { ...KEPT, setup: { ...KEPT.setup, rig: { ...KEPT.setup.rig, gas: { co2Pct: 18 } } } };
+    expect(made({}, open).setup.rig.gas).toEqual({ co2Pct: 18 });
+    expect(made({ gas: gasTexts({ co2Pct: 20 }) }, open).setup.rig.gas).toEqual(typedGas(gasTexts({ co2Pct: 20 })));
+  });
+
+  it('begins fresh with a setup of its own', () => {
+    const rig = rigFrom({ ...valuesOf(NEW_RIG, 'metric'), name: 'New' }, NEW_RIG, BEGUN, 'metric');
+    expect(rig).toEqual({
+      id: BEGUN.rigId,
+      name: 'New',
+      note: '',
+      setup: { id: BEGUN.setupId, fittedAt: BEGUN.at, ...NEW_RIG.setup },
+    });
+    expect(validateRig(rig).problems).toBeNull();
+  });
+
+  it('has each refused field found where it was typed', () => {
+    expect(fieldOf('name')).toBe('name');
+    expect(fieldOf('note')).toBe('note');
+    expect(fieldOf('setup.rig.gas.co2Pct')).toBe('gas');
+    expect(fieldOf('setup.rig.nozzleBoreMm')).toBe('bore');
+    expect(fieldOf('setup.rig.wire.diameterMm')).toBe('wireClass');
+    expect(fieldOf('setup.fittedAt')).toBeNull();
+  });
+});
