@@ -1,17 +1,17 @@
 import { readArc, type ArcReading } from '../arc/reading';
-import { currentAt, expectedTravel } from '../arc/setup';
-import { isTubular } from '../arc/wire';
+import { expectedTravel } from '../arc/setup';
 import type { Case } from '../case/schema';
 import type { Diagnosis } from '../diagnosis/diagnose';
 import { causeOf, type Engine } from '../diagnosis/engine';
 import type { Cause } from '../knowledge/types';
-import { MAIN_SETTINGS, SETTINGS, type MainSetting, type Settings } from '../setting/table';
+import { MAIN_SETTINGS, type MainSetting, type Settings } from '../setting/table';
 import { boundsFor, searchStarts } from './bounds';
 import { withFewestTurns } from './fewest-turns';
 import { effectOf, orderByGain, settingMove, type Effect, type Move, type RemedyMove } from './moves';
 import type { Situation, Target } from './objective';
+import { outOfReach } from './reach';
 import { ACT_ABOVE, freeSettings, heldBySchool, MOVED_BY, settled, situationOf, type Work } from './situation';
-import { solve, type Bounds } from './solver';
+import { solve } from './solver';
 import { techniqueMoves } from './technique';
 
 /** The corrected settings, the moves to get there one at a time, and the other school's way. */
@@ -28,10 +28,8 @@ export type Correction = {
 /** A correction with what the arc model says of the corrected settings. */
 export type Corrected = { correction: Correction; arcAfter: ArcReading };
 
-/** The cause that a turn of a knob cures. */
-function curedBy({ engine, diagnosis }: Work, setting: MainSetting, from: number, to: number): Cause | null {
-  if (setting === 'stickOutMm') return causeOf(engine, to > from ? 'stickout-short' : 'stickout-long');
-  if (setting === 'gasFlowLPerMin') return causeOf(engine, to > from ? 'gas-low' : 'gas-high');
+/** The cause that a turn of a knob cures: the likeliest of those that speak for it. */
+function curedBy({ engine, diagnosis }: Work, setting: MainSetting): Cause | null {
   const verdict = diagnosis.causes.find(({ cause }) => MOVED_BY[setting].includes(cause));
   return verdict === undefined ? null : causeOf(engine, verdict.cause);
 }
@@ -48,38 +46,12 @@ function remedyMove(entry: Cause): RemedyMove {
   };
 }
 
-function reachNotes({ setup }: Situation, bounds: Bounds, corrected: Target): string[] {
-  const wanted = setup.currentWantedA;
-  if (wanted === null || isTubular(setup.wire.class)) return [];
-  const current = currentAt(setup, corrected.wireSpeedMPerMin, corrected.stickOutMm);
-  const atTop = corrected.wireSpeedMPerMin >= bounds.wireSpeedMPerMin.high - 0.15;
-  const atBottom = corrected.wireSpeedMPerMin <= bounds.wireSpeedMPerMin.low + 0.15;
-  const amps = `${Math.round(current)} A`;
-  if (atTop && current < 0.85 * wanted) {
-    return [
-      `The plate wants about ${Math.round(wanted)} A; this wire and machine reach ${amps}. Thicker wire, bevel and more passes, or preheat by procedure.`,
-    ];
-  }
-  if (atBottom && current > 1.2 * wanted) {
-    return [
-      `The sheet wants about ${Math.round(wanted)} A; this wire and machine go down to ${amps}. Thinner wire, stitch, or a backing bar.`,
-    ];
-  }
-  return [];
-}
-
-/** The moves of a solved target in the order to make them. */
+/** The moves of a solved target in the order to make them. @param from today, with model values where unknown */
 function movesTo(work: Work, situation: Situation, from: Target, to: Target): Move[] {
-  const { today } = situation;
-  const changed = MAIN_SETTINGS.filter((name) => {
-    const value = today[name];
-    return value !== null && Math.abs(to[name] - value) >= SETTINGS[name].worthMoving;
-  });
-  return orderByGain(situation, from, to, changed).flatMap((name) => {
-    const value = today[name];
-    if (value === null) return [];
-    return [settingMove(work.input.rig?.dials, name, value, to[name], curedBy(work, name, value, to[name]))];
-  });
+  const changed = MAIN_SETTINGS.filter((name) => situation.today[name] !== null && to[name] !== from[name]);
+  return orderByGain(situation, from, to, changed).map((name) =>
+    settingMove(work.input.rig?.dials, name, from[name], to[name], curedBy(work, name)),
+  );
 }
 
 /** Of volts and wire, the one that was turned: the other way round is shown beside it. */
@@ -146,7 +118,7 @@ export function correct(engine: Engine, input: Case, diagnosis: Diagnosis): Corr
     },
     before: effectOf(diagnosis.arc),
     after: effectOf(arcAfter),
-    outOfReach: reachNotes(situation, bounds, to),
+    outOfReach: outOfReach(situation, bounds, to),
   };
   return { correction, arcAfter };
 }

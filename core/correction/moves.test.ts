@@ -132,6 +132,6 @@ describe('the next bead', () => {
     const proposed = { voltageV: 20, wireSpeedMPerMin: 7.5, travelSpeedMmPerMin: 320 };
     expect(startingSettings({ voltageV: 17 }, correction([], proposed))).toEqual({ wireSpeedMPerMin: 7.5 });
     expect(startingSettings({}, correction([], proposed))).toEqual({ voltageV: 20, wireSpeedMPerMin: 7.5 });
-    expect(startingSettings({}, correction([]))).toEqual({});
+    expect(Object.keys(startingSettings({}, correction([])))).toEqual([]);
   });
 });
