@@ -11,6 +11,10 @@ module.exports = {
     {
       displayName: 'interface',
       preset: 'jest-expo/web',
+      // The icons are modules of the newer kind, which the preset leaves as they are.
+      moduleNameMapper: {
+        '^lucide-react-native/icons/(.*)$': '<rootDir>/node_modules/lucide-react-native/dist/cjs/icons/$1.js',
+      },
       testMatch: ['<rootDir>/{ui,features,workers,platform}/**/*.test.{ts,tsx}'],
     },
   ],

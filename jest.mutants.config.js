@@ -12,5 +12,5 @@ module.exports = {
   ...of,
   ...(folder === undefined ? {} : { testMatch: [`<rootDir>/${folder}/**/*.test.ts`] }),
   setupFiles: [...(of.setupFiles ?? []), '<rootDir>/scripts/jest-mutants-setup.js'],
-  testPathIgnorePatterns: ['/node_modules/', 'server/main\\.test', 'server/backup/'],
+  testPathIgnorePatterns: ['/node_modules/', 'server/(backup/)?main\\.test'],
 };

@@ -20,7 +20,7 @@ function portFrom(text: string): number {
 }
 
 /** Where the database stands. @throws StartError when DATA_DIR is set to something odd */
-export function databaseFile(env: NodeJS.ProcessEnv = process.env): string {
+export function databaseFile(env: Record<string, string | undefined> = process.env): string {
   const folder = env.DATA_DIR ?? join(ROOT, 'data');
   if (folder.trim() === '' || /[\u0000-\u001f]/.test(folder))
     throw new StartError('DATA_DIR takes the path of a folder. Set it, or leave it away for the folder data/.');
@@ -31,7 +31,7 @@ export function databaseFile(env: NodeJS.ProcessEnv = process.env): string {
  * What the environment says: PORT, HOST, HOST_NAMES (further names, with commas), DATA_DIR.
  * @throws StartError naming the one that is not right
  */
-export function readEnvironment(env: NodeJS.ProcessEnv = process.env): Environment {
+export function readEnvironment(env: Record<string, string | undefined> = process.env): Environment {
   const host = env.HOST ?? '127.0.0.1';
   const isEverywhere = host === '0.0.0.0' || host === '::';
   const listed = (env.HOST_NAMES ?? '')

@@ -5,22 +5,25 @@ import { backUp, restore, type Contents } from './copy';
 
 const words = ({ rigs, coupons, beads }: Contents): string => `${rigs} rigs, ${coupons} coupons, ${beads} beads`;
 
-/** `npm run backup -- FILE` and `npm run restore -- FILE`. */
-async function main(): Promise<void> {
-  const [what, given] = process.argv.slice(2);
+/**
+ * Backs the database up to a file, or puts a backup back.
+ * @param what "backup" or "restore"
+ * @param given path of the backup file, as typed
+ * @param database path of the database
+ * @param now names what a restore replaces
+ * @returns what was done, a sentence a line
+ * @throws StartError when no file is named, or when it cannot be done
+ */
+export async function copyCommand(
+  what: string,
+  given: string | undefined,
+  database: string = databaseFile(),
+  now: Date = new Date(),
+): Promise<string[]> {
   if (given === undefined) throw new StartError(`Say which file: npm run ${what} -- FILE`);
   const file = resolve(given);
-  if (what === 'backup') {
-    console.log(`Backed up to ${file}, and checked: ${words(await backUp(databaseFile(), file))}.`);
-    return;
-  }
-  const stamp = new Date().toISOString().replace(/[:.]/g, '-');
-  const { contents, kept } = restore(file, databaseFile(), stamp);
-  console.log(`Restored and checked: ${words(contents)}.`);
-  if (kept !== null) console.log(`What was there before is kept as ${kept}.`);
+  if (what === 'backup') return [`Backed up to ${file}, and checked: ${words(await backUp(database, file))}.`];
+  const { contents, kept } = restore(file, database, now.toISOString().replace(/[:.]/g, '-'));
+  const done = `Restored and checked: ${words(contents)}.`;
+  return kept === null ? [done] : [done, `What was there before is kept as ${kept}.`];
 }
-
-main().catch((error: unknown) => {
-  console.error(error instanceof StartError ? error.message : error);
-  process.exitCode = 1;
-});

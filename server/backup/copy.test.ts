@@ -1,14 +1,14 @@
-import { spawnSync } from 'node:child_process';
+import Database from 'better-sqlite3';
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
-import { join, resolve } from 'node:path';
+import { join } from 'node:path';
 import type { CouponPage } from '../../core/record/schema';
 import { pageOfCoupons } from '../db/coupons';
 import { openStore } from '../db/open';
 import { StartError } from '../start-error';
 import { couponOn, openWorkshop, type Workshop } from '../testing/workshop';
+import { copyCommand } from './command';
 import { backUp, restore } from './copy';
 
-const ROOT = resolve(__dirname, '..', '..');
 let shop: Workshop;
 beforeEach(async () => {
   shop = await openWorkshop();
@@ -59,22 +59,67 @@ describe('a backup', () => {
     expect(existsSync(`${shop.file}.before-now`)).toBe(false);
   });
 
-  it('has its commands', async () => {
-    const to = join(shop.folder, 'by-command.sqlite');
-    const run = (...args: string[]) =>
-      spawnSync(join(ROOT, 'node_modules', '.bin', 'tsx'), ['server/backup/command.ts', ...args], {
-        cwd: ROOT,
-        encoding: 'utf8',
-        env: { ...process.env, DATA_DIR: shop.folder },
-      });
-    expect(run('backup', to).stdout).toMatch(/^Backed up to \S+, and checked: 3 rigs, \d+ coupons, \d+ beads\.\n$/);
-    expect(run('restore', to)).toEqual(
-      expect.objectContaining({ status: 1, stderr: expect.stringContaining('in use') }),
+  it('replaces an older one only when it is whole, and needs a database to copy', async () => {
+    const to = join(shop.folder, 'copy.sqlite');
+    writeFileSync(to, 'an older one');
+    await expect(backUp(join(shop.folder, 'none.sqlite'), to)).rejects.toThrow(
+      /^There is no database at \S+ to back up\.$/,
     );
-    expect(run('backup')).toEqual(
-      expect.objectContaining({ status: 1, stderr: expect.stringContaining('Say which file') }),
-    );
+    expect(readFileSync(to, 'utf8')).toBe('an older one');
+    await backUp(shop.file, to);
+    expect(titles(to)).toHaveLength(titles(shop.file).length);
+  });
+
+  it('that names a row which is not there is no whole one', async () => {
+    const copy = join(shop.folder, 'copy.sqlite');
+    await backUp(shop.file, copy);
+    const broken = new Database(copy);
+    broken.pragma('foreign_keys = OFF');
+    broken.exec('DELETE FROM rigs');
+    broken.close();
     shop.close();
-    expect(run('restore', to).stdout).toMatch(/Restored and checked: 3 rigs.*\nWhat was there before is kept as/);
-  }, 30_000);
+    expect(() => restore(copy, shop.file, 'now')).toThrow(
+      /copy\.sqlite is damaged \(a row of \w+ names one that is not there\)\.$/,
+    );
+    expect(() => restore(join(shop.folder, 'none'), shop.file, 'now')).toThrow(/^There is no file \S+none\.$/);
+  });
+
+  it('goes where there was nothing, and what cannot be read is kept as it is', async () => {
+    const copy = join(shop.folder, 'copy.sqlite');
+    await backUp(shop.file, copy);
+    const elsewhere = join(shop.folder, 'new', 'place.sqlite');
+    expect(restore(copy, elsewhere, 'now').kept).toBeNull();
+    expect(titles(elsewhere)).toEqual(titles(copy));
+    const spoilt = join(shop.folder, 'spoilt.sqlite');
+    writeFileSync(spoilt, 'x'.repeat(4096));
+    writeFileSync(`${spoilt}-wal`, '');
+    const { kept } = restore(copy, spoilt, 'now');
+    expect(kept).toBe(`${spoilt}.before-now`);
+    expect(readFileSync(kept!, 'utf8')).toBe('x'.repeat(4096));
+    expect(titles(spoilt)).toEqual(titles(copy));
+    expect(readdirSync(shop.folder).filter((name) => name.includes('unfinished'))).toEqual([]);
+  });
+});
+
+describe('its commands', () => {
+  const NOW = new Date('2026-05-04T09:30:00.000Z');
+
+  it('say what was copied, from where to where, and what was kept', async () => {
+    const to = join(shop.folder, 'by-command.sqlite');
+    const { rigs, coupons, beads } = await backUp(shop.file, join(shop.folder, 'counted.sqlite'));
+    const held = `${rigs} rigs, ${coupons} coupons, ${beads} beads`;
+    expect(await copyCommand('backup', to, shop.file, NOW)).toEqual([`Backed up to ${to}, and checked: ${held}.`]);
+    shop.close();
+    expect(await copyCommand('restore', to, shop.file, NOW)).toEqual([
+      `Restored and checked: ${held}.`,
+      `What was there before is kept as ${shop.file}.before-2026-05-04T09-30-00-000Z.`,
+    ]);
+    const fresh = join(shop.folder, 'fresh.sqlite');
+    expect(await copyCommand('restore', to, fresh, NOW)).toEqual([`Restored and checked: ${held}.`]);
+  });
+
+  it('ask which file where none is named', async () => {
+    await expect(copyCommand('backup', undefined, shop.file)).rejects.toThrow('Say which file: npm run backup -- FILE');
+    await expect(copyCommand('restore', undefined, shop.file)).rejects.toThrow(StartError);
+  });
 });

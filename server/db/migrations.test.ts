@@ -196,34 +196,4 @@ describe('every version', () => {
     expect(again.connection.pragma('foreign_keys', { simple: true })).toBe(1);
     again.close();
   });
-
-  it('of a newer program is refused in one sentence', () => {
-    const { file, connection } = databaseOfVersion(journal.entries.length, 'newer');
-    connection
-      .prepare('INSERT INTO __drizzle_migrations (hash, created_at) VALUES (?, ?)')
-      .run('later', Date.now() * 2);
-    connection.close();
-    expect(() => openStore(file)).toThrow(StartError);
-    expect(() => openStore(file)).toThrow(
-      /^The database \S+ was made by a newer version of this program\. Start that one instead\.$/,
-    );
-  });
-
-  it('that is damaged is refused with the way back', () => {
-    const { file, connection } = databaseOfVersion(1, 'damaged');
-    for (let i = 0; i < 500; i++)
-      connection
-        .prepare('INSERT INTO rigs VALUES (?, ?, ?, ?, ?, ?)')
-        .run(`rig ${i}`, 'x'.repeat(200), '{}', '', 'softer', 'digital');
-    connection.pragma('wal_checkpoint(TRUNCATE)');
-    connection.close();
-    const bytes = readFileSync(file);
-    bytes.fill(0x55, 4096 * 5, 4096 * 12);
-    writeFileSync(file, bytes);
-    expect(() => openStore(file)).toThrow(StartError);
-    expect(() => openStore(file)).toThrow(/is damaged .*npm run restore|cannot be opened/);
-    const text = join(folder, 'text.sqlite');
-    writeFileSync(text, 'this is not a database, only a text that is long enough to be taken for one');
-    expect(() => openStore(text)).toThrow(/Set DATA_DIR to a folder you may write to/);
-  });
 });

@@ -1,0 +1,181 @@
+import { fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { useState } from 'react';
+import type { SettingName } from '@/core/setting/table';
+import { HABITS } from '@/platform/kept';
+import { replacePlatform } from '@/platform/ports';
+import { store, stored } from '@/platform/stored';
+import { LogButton, UndoButton } from './BenchButtons';
+import { JudgeBar } from './JudgeBar';
+import { SettingsPanel } from './SettingsPanel';
+import { Verdict } from './Verdict';
+import { OnBench, openShop, type Shop } from './testing/shop';
+
+let shop: Shop;
+beforeEach(() => (shop = openShop()));
+afterEach(() => replacePlatform(null));
+
+function Screen() {
+  const [knob, setKnob] = useState<SettingName | null>(null);
+  return (
+    <>
+      <SettingsPanel open={knob} onOpen={setKnob} wide={false} />
+      <Verdict onOpenKnob={setKnob} />
+      <JudgeBar />
+      <LogButton />
+      <UndoButton />
+    </>
+  );
+}
+
+/** The settings, the verdict and the buttons of the bench, once the first answer is there. */
+async function open(): Promise<void> {
+  render(<Screen />, { wrapper: OnBench });
+  await screen.findByText('Start with');
+}
+const press = (name: string | RegExp): boolean => fireEvent.click(screen.getByRole('button', { name }));
+const type = (label: string, text: string): boolean =>
+  fireEvent.change(screen.getByLabelText(label), { target: { value: text } });
+const cell = (name: RegExp): string => screen.getByRole('button', { name }).getAttribute('aria-label')!;
+
+describe('a setting', () => {
+  it('is not known until it is turned or typed, and can be made so again', async () => {
+    await open();
+    expect(cell(/^Volts/)).toBe('Volts, not known');
+    press('Volts, not known');
+    press('Volts up');
+    expect(cell(/^Volts, /)).toMatch(/^Volts, 18(\.\d)? V$/);
+    press('Volts up');
+    press('Volts down');
+    press('Volts down');
+    expect(cell(/^Volts, /)).toBe('Volts, 17.8 V');
+    type('Volts, V', '16,5');
+    expect(cell(/^Volts, /)).toBe('Volts, 16.5 V');
+    press('Not known');
+    expect(cell(/^Volts, /)).toBe('Volts, not known');
+  });
+
+  it('keeps what cannot be taken as typed, says what is taken, and is not logged so', async () => {
+    await open();
+    press(/^Wire speed, /);
+    type('Wire speed, m/min', '7.5');
+    type('Wire speed, m/min', '75');
+    expect(screen.getByRole('alert').textContent).toMatch(/^Wire speed takes 0.5 to 30 m\/min/);
+    expect(screen.getByLabelText<HTMLInputElement>('Wire speed, m/min').value).toBe('75');
+    expect(cell(/^Wire speed, /)).toBe('Wire speed, 7.5 m/min');
+    expect(screen.getByRole('button', { name: /^Log bead/ }).getAttribute('aria-disabled')).toBe('true');
+    type('Wire speed, m/min', '7.');
+    expect(screen.queryByRole('alert')).toBeNull();
+    expect(screen.getByLabelText<HTMLInputElement>('Wire speed, m/min').value).toBe('7.');
+  });
+
+  it('is typed and shown in inches by one who reads those', async () => {
+    store(HABITS, { ...stored(HABITS), units: 'inch' });
+    await open();
+    press(/^Wire speed, /);
+    type('Wire speed, in/min', '300');
+    expect(cell(/^Wire speed, /)).toBe('Wire speed, 300 in/min');
+    press('Wire speed up');
+    expect(cell(/^Wire speed, /)).toBe('Wire speed, 305 in/min');
+  });
+
+  it('says how it was got, and a guess is kept as one', async () => {
+    await open();
+    press(/^Volts, /);
+    expect(screen.queryByRole('radio', { name: 'a guess' })).toBeNull();
+    type('Volts, V', '17');
+    fireEvent.click(screen.getByRole('radio', { name: 'a guess' }));
+    expect(screen.getByRole('radio', { name: 'a guess' }).getAttribute('aria-checked')).toBe('true');
+    expect(screen.getByRole('radio', { name: 'measured' }).getAttribute('aria-checked')).toBe('false');
+  });
+
+  it('of the gun leans by a choice, not by a sign', async () => {
+    await open();
+    press(/^More settings/);
+    press(/^Gun angle, /);
+    type('Gun angle, °', '20');
+    expect(cell(/^Gun angle, /)).toContain('push');
+    fireEvent.click(screen.getByRole('radio', { name: 'drag' }));
+    expect(cell(/^Gun angle, /)).toContain('drag');
+    type('Gun angle, °', '15');
+    expect(cell(/^Gun angle, /)).toContain('drag');
+    press('Done');
+    expect(screen.queryByLabelText('Gun angle, °')).toBeNull();
+    press('Fewer settings');
+    expect(screen.queryByRole('button', { name: /^Gun angle/ })).toBeNull();
+  });
+});
+
+describe('the verdict', () => {
+  it('begins with what to start with, and takes it over', async () => {
+    await open();
+    press('Use these figures');
+    await waitFor(() => expect(screen.queryByText('Start with')).toBeNull());
+    expect(cell(/^Volts, /)).not.toContain('not known');
+    expect(cell(/^Gas flow, /)).toBe('Gas flow, 11 L/min');
+    expect(screen.queryByText('No knob to turn yet')).toBeNull();
+  });
+
+  it('says what to turn, from where to where, the other way round, and takes it', async () => {
+    await open();
+    for (const [label, figure] of [
+      ['Volts, V', '16.5'],
+      ['Wire speed, m/min', '7.5'],
+      ['Stick-out, mm', '10'],
+      ['Gas flow, L/min', '11'],
+    ]) {
+      press(new RegExp(`^${label.split(',')[0]}, `));
+      type(label, figure);
+    }
+    await screen.findByText('Volts up');
+    const [turn] = screen.getAllByText(/^16\.5 → [\d.]+ V$/);
+    expect(turn).toBeTruthy();
+    expect(screen.getByText('Or the other way')).toBeTruthy();
+    expect(screen.getByText(/^Less wire: 7\.5 → /)).toBeTruthy();
+    expect(screen.getByText(/^Then \d+ A instead of \d+ A: colder, less metal\.$/)).toBeTruthy();
+    const to = /→ ([\d.]+) V/.exec(turn.textContent)![1];
+    press('I turned it: use these figures');
+    expect(cell(/^Volts, /)).toBe(`Volts, ${to} V`);
+    press('Undo');
+    expect(cell(/^Volts, /)).toBe('Volts, 16.5 V');
+  });
+
+  it('asks what would tell the most, and takes the answer', async () => {
+    await open();
+    const [first] = screen.getAllByRole('button', { name: /: (seen|yes)$/ });
+    const [name] = first.getAttribute('aria-label')!.split(': ');
+    fireEvent.click(first);
+    await waitFor(() => expect(screen.queryByRole('button', { name: `${name}: seen` })).toBeNull());
+    press('Log bead 1');
+    await waitFor(() => expect(Object.values(shop.beads[0]?.findings ?? {})).toEqual(['present']));
+  });
+
+  it('opens a cause to what speaks for and against it, and what to do', async () => {
+    await open();
+    press(/^Volts, /);
+    type('Volts, V', '15');
+    press(/^Wire speed, /);
+    type('Wire speed, m/min', '8');
+    const [cause] = await screen.findAllByRole('button', { name: /\d+ %/ });
+    expect(screen.queryByText('For it')).toBeNull();
+    fireEvent.click(cause);
+    expect(screen.getByText('For it')).toBeTruthy();
+    expect(screen.getByText(/^To be sure: /)).toBeTruthy();
+    fireEvent.click(cause);
+    expect(screen.queryByText('For it')).toBeNull();
+  });
+});
+
+describe('after a bead is logged', () => {
+  it('asks how it was: the first one only whether it is sound, the next against the one before', async () => {
+    await open();
+    expect(screen.queryByRole('group', { name: /is logged/ })).toBeNull();
+    press('Log bead 1');
+    await screen.findByText('Bead 1 is logged. How was it?');
+    expect(screen.queryByRole('button', { name: 'better' })).toBeNull();
+    press('Log bead 2');
+    await screen.findByText('Bead 2 is logged. Against bead 1?');
+    press('better');
+    await waitFor(() => expect(shop.beads[1].outcome).toBe('better'));
+    await waitFor(() => expect(screen.queryByRole('group', { name: /is logged/ })).toBeNull());
+  });
+});

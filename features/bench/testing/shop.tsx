@@ -1,0 +1,153 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { act, renderHook, waitFor } from '@testing-library/react';
+import { useState, type ReactNode } from 'react';
+import { answer } from '@/core/answer';
+import { EXAMPLE_CASE } from '@/core/cases/example';
+import type { Bead, Coupon, NewBead } from '@/core/record/schema';
+import { replacePlatform } from '@/platform/ports';
+import { forgetMemory } from '@/platform/stored';
+import type { Question } from '@/workers/protocol';
+import { useCoupon } from '../../shared/use-records';
+import {
+  BenchProvider,
+  useBenchActions,
+  useBenchRecords,
+  useCanUndo,
+  useDraftPart,
+  useLive,
+  useSaving,
+} from '../bench';
+
+/** The nth id of a test. */
+export const ID = (n: number): string => `0190b000-0000-7000-8000-${String(n).padStart(12, '0')}`;
+
+/** A server in memory that takes what the page sends; `hold` keeps its answers back, `away` makes it unreachable. */
+function server() {
+  const beads: Bead[] = [];
+  const sent: { method: string; path: string; body: unknown }[] = [];
+  const state = { away: false, hold: null as Promise<void> | null };
+  const setup = {
+    id: ID(2),
+    rigId: ID(3),
+    fittedAt: '2026-05-01T08:00:00.000Z',
+    rig: EXAMPLE_CASE.rig!,
+    arcControlRising: 'softer' as const,
+    display: 'digital' as const,
+    assumed: false,
+    revision: 1,
+  };
+  const job = { id: ID(4), at: '2026-05-01T08:00:00.000Z', job: EXAMPLE_CASE.job! };
+  const rig = { id: ID(3), name: 'Dock set', note: '', putAway: false, setup, revision: 1 };
+  const coupon = (): Coupon => ({
+    id: ID(1),
+    rigId: ID(3),
+    rigName: 'Dock set',
+    title: 'Plate',
+    createdAt: '2026-05-04T09:00:00.000Z',
+    putAway: false,
+    job,
+    revision: 1,
+    rig,
+    nextNumber: beads.length + 1,
+    beads: beads.filter(({ takenBack }) => !takenBack),
+    jobs: [job],
+    setups: [setup],
+  });
+  const write = (method: string, path: string, body: object): Bead => {
+    const id = path.split('/')[3];
+    const at = beads.findIndex((bead) => bead.id === id);
+    if (method === 'PUT' && at < 0) {
+      beads.push({ ...(body as NewBead), number: beads.length + 1, takenBack: false, revision: 1 });
+      return beads[beads.length - 1];
+    }
+    beads[at] = { ...beads[at], ...body };
+    return beads[at];
+  };
+  const request = async (path: string, init: RequestInit): Promise<Response> => {
+    if (state.away) throw new TypeError('Failed to fetch');
+    const method = init.method ?? 'GET';
+    const body = init.body === undefined ? {} : JSON.parse(String(init.body));
+    if (method !== 'GET') sent.push({ method, path, body });
+    await state.hold;
+    const said = method === 'GET' ? coupon() : write(method, path, body);
+    return { ok: true, status: 200, json: async () => JSON.parse(JSON.stringify(said)) } as Response;
+  };
+  return { beads, sent, state, request, coupon };
+}
+
+/** A worker that answers in its own time. */
+export class PatientWorker {
+  static asked: { question: Question; reply: () => void }[] = [];
+  static waits = false;
+  onmessage: ((event: object) => void) | null = null;
+  onerror: ((event: unknown) => void) | null = null;
+  postMessage(question: Question): void {
+    const reply = (): void => this.onmessage?.({ data: { id: question.id, answer: answer(question.input) } });
+    PatientWorker.asked.push({ question, reply });
+    if (!PatientWorker.waits) queueMicrotask(() => act(reply));
+  }
+  terminate(): void {
+    this.onmessage = null;
+  }
+}
+
+export type Shop = ReturnType<typeof server>;
+
+/** A workshop with one coupon of the worked example's plate and rig, a device that keeps nothing yet, and a worker. */
+export function openShop(): Shop {
+  let count = 100;
+  const shop = server();
+  PatientWorker.asked = [];
+  PatientWorker.waits = false;
+  const texts = new Map<string, string>();
+  (globalThis as { Worker?: unknown }).Worker = PatientWorker;
+  replacePlatform({
+    now: () => new Date('2026-05-04T09:30:00.000Z'),
+    newId: () => ID((count += 1)),
+    request: shop.request,
+    storage: {
+      read: (key) => texts.get(key) ?? null,
+      write: (key, text) => void texts.set(key, text),
+      onForeignWrite: () => () => undefined,
+    },
+  });
+  forgetMemory();
+  return shop;
+}
+
+function Bench({ children }: { children: ReactNode }) {
+  const { data } = useCoupon(ID(1));
+  return data === undefined ? null : <BenchProvider coupon={data}>{children}</BenchProvider>;
+}
+
+/** The bench with what stands on it, as the page puts it together. */
+export function OnBench({ children }: { children: ReactNode }) {
+  const [client] = useState(
+    () => new QueryClient({ defaultOptions: { queries: { retry: false }, mutations: { retryDelay: 0 } } }),
+  );
+  return (
+    <QueryClientProvider client={client}>
+      <Bench>{children}</Bench>
+    </QueryClientProvider>
+  );
+}
+
+/** Everything the bench offers to its screens, once the first answer is there. */
+export async function openBench() {
+  const { result } = renderHook(
+    () => ({
+      act: useBenchActions(),
+      records: useBenchRecords(),
+      draft: useDraftPart((draft) => draft),
+      live: useLive(),
+      saving: useSaving(),
+      canUndo: useCanUndo(),
+    }),
+    { wrapper: OnBench },
+  );
+  await waitFor(() => expect(result.current?.live.settled).toBe(true));
+  return result;
+}
+/** Waits for the answer to the draft as it stands. */
+export const settled = async (bench: Awaited<ReturnType<typeof openBench>>) =>
+  waitFor(() => expect(bench.current.live.settled).toBe(true));

@@ -1,0 +1,31 @@
+import { spawnSync } from 'node:child_process';
+import { join, resolve } from 'node:path';
+import { openWorkshop, type Workshop } from '../testing/workshop';
+
+const ROOT = resolve(__dirname, '..', '..');
+let shop: Workshop;
+beforeEach(async () => {
+  shop = await openWorkshop();
+});
+afterEach(() => shop.stop());
+
+describe('backup and restore', () => {
+  it('are commands of their own, which end with a sentence', async () => {
+    const to = join(shop.folder, 'by-command.sqlite');
+    const run = (...args: string[]) =>
+      spawnSync(join(ROOT, 'node_modules', '.bin', 'tsx'), ['server/backup/main.ts', ...args], {
+        cwd: ROOT,
+        encoding: 'utf8',
+        env: { ...process.env, DATA_DIR: shop.folder },
+      });
+    expect(run('backup', to).stdout).toMatch(/^Backed up to \S+, and checked: 3 rigs, \d+ coupons, \d+ beads\.\n$/);
+    expect(run('restore', to)).toEqual(
+      expect.objectContaining({ status: 1, stderr: expect.stringContaining('in use') }),
+    );
+    expect(run('backup')).toEqual(
+      expect.objectContaining({ status: 1, stderr: expect.stringContaining('Say which file') }),
+    );
+    shop.close();
+    expect(run('restore', to).stdout).toMatch(/Restored and checked: 3 rigs.*\nWhat was there before is kept as/);
+  }, 30_000);
+});
