@@ -7,7 +7,6 @@ import { join } from 'node:path';
 import { caseOfBead } from '../../core/record/case-of';
 import { validateCase } from '../../core/case/validate';
 import { COUPONS } from '../demo/coupons';
-import { StartError } from '../start-error';
 import { isNew, markBegun } from './begin';
 import { changesSince, newestRevision } from './changes';
 import { findCoupon, pageOfCoupons } from './coupons';

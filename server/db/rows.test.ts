@@ -88,7 +88,7 @@ describe('rows that are read one by one', () => {
       [{ id: 'a' }, { id: 'b' }, { id: 'c' }, { id: 'd' }],
       ({ id }) => {
         if (id === 'b') throw new SyntaxError('broken');
-         
+
         if (id === 'c') throw 'odd';
         return id.toUpperCase();
       },
