@@ -5,7 +5,7 @@ import type { FieldProblem } from '../../core/schema/problems';
 import type { Store } from './store';
 import { nextNumber } from './next-number';
 import { Refusal } from './refusal';
-import { sameDocument } from './rigs';
+import { sameDocument } from './same-document';
 import { toBead, type BeadDocument } from './rows';
 import { beads, coupons, jobs, setups } from './schema';
 import type { Writing } from './write';

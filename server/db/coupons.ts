@@ -3,7 +3,8 @@ import type { Coupon, CouponPage, CouponRow, CouponSummary, NewCoupon } from '..
 import type { Store } from './store';
 import { nextNumber } from './next-number';
 import { Refusal } from './refusal';
-import { findRig, sameDocument } from './rigs';
+import { findRig } from './rigs';
+import { sameDocument } from './same-document';
 import { readable, toAppearance, toBead, toJob, toSetup, type Unreadable } from './rows';
 import { beads, coupons, jobs, rigs, setups } from './schema';
 import type { Writing } from './write';

@@ -3,6 +3,7 @@ import type { NewRig, NewSetup, RigRecord } from '../../core/record/schema';
 import type { Store } from './store';
 import { Refusal } from './refusal';
 import { readable, toRig, type Unreadable } from './rows';
+import { sameDocument } from './same-document';
 import { rigs, setups } from './schema';
 import type { Writing } from './write';
 
@@ -52,19 +53,6 @@ function putSetup({ store, revision }: Writing, rigId: string, setup: NewSetup):
       { field: 'setup', takes: 'an id of its own when it differs: a setup is never changed' },
     ]);
   return false;
-}
-
-/** Whether two documents say the same, whatever the order of their fields. */
-export function sameDocument(a: string, b: string): boolean {
-  const ordered = (_: string, value: unknown): unknown =>
-    typeof value === 'object' && value !== null && !Array.isArray(value)
-      ? Object.fromEntries(Object.entries(value).sort(([x], [y]) => (x < y ? -1 : 1)))
-      : value;
-  try {
-    return JSON.stringify(JSON.parse(a), ordered) === JSON.stringify(JSON.parse(b), ordered);
-  } catch {
-    return false;
-  }
 }
 
 /**
