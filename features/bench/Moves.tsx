@@ -9,6 +9,7 @@ import { figureWithUnit, fromToText } from '@/core/setting/words';
 import { Button, Choice } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { Figure, Heading, Words } from '@/ui/Words';
+import { CHANGES_WORDS } from '../shared/habit-words';
 import { useHabits, useTextIn, useUnits } from '../shared/use-habits';
 import { useBenchActions, useBenchRecords, useDraftPart } from './bench';
 import { headline } from './headline';
@@ -93,10 +94,7 @@ function MoveList({ moves }: { moves: readonly Move[] }) {
       ))}
       <Choice
         label="How many changes"
-        options={[
-          { value: 'one', label: 'One change a bead' },
-          { value: 'all', label: 'All at once' },
-        ]}
+        options={CHANGES_WORDS}
         chosen={habits.changes}
         onChoose={(changes) => setHabits({ ...habits, changes })}
       />

@@ -1,6 +1,7 @@
 import { View } from 'react-native';
 import { Choice } from '@/ui/Press';
 import { Heading, Words } from '@/ui/Words';
+import { CHANGES_WORDS } from '../shared/habit-words';
 import { useHabits, useTextIn } from '../shared/use-habits';
 
 /** How this person welds: units, and a school wherever welders disagree. The first of each is the default. */
@@ -11,67 +12,66 @@ export function HabitsPanel() {
   return (
     <View className="gap-4">
       <Heading level={1}>How you weld</Heading>
-      <Habit title="Units">
-        <Choice
-          label="Units"
-          options={[
-            { value: 'metric', label: 'mm, m/min, L/min' },
-            { value: 'inch', label: 'in, in/min, cfh' },
-          ]}
-          chosen={habits.units}
-          onChoose={(units) => setHabits({ ...habits, units })}
-        />
-      </Habit>
-      <Habit title="Out of balance" why="By heat: a cold bead gets volts, a hot one less wire.">
-        <Choice
-          label="Out of balance"
-          options={[
-            { value: 'by-heat', label: 'By heat' },
-            { value: 'volts', label: 'Turn volts' },
-            { value: 'wire', label: 'Turn wire' },
-          ]}
-          chosen={habits.schools.imbalance}
-          onChoose={(imbalance) => school({ imbalance })}
-        />
-      </Habit>
-      <Habit title="Gas" why="Ample: about 11 L/min through a 13 mm nozzle. Lean: about 8 L/min.">
-        <Choice
-          label="Gas"
-          options={[
-            { value: 'ample', label: 'Ample' },
-            { value: 'lean', label: 'Lean' },
-          ]}
-          chosen={habits.schools.gasFlow}
-          onChoose={(gasFlow) => school({ gasFlow })}
-        />
-      </Habit>
-      <Habit title="Stick-out" why="Standard: about 10 mm in short circuit. Tight: about 8 mm.">
-        <Choice
-          label="Stick-out"
-          options={[
-            { value: 'standard', label: 'Standard' },
-            { value: 'tight', label: 'Tight' },
-          ]}
-          chosen={habits.schools.stickOut}
-          onChoose={(stickOut) => school({ stickOut })}
-        />
-      </Habit>
-      <Habit title="Changes" why="One a bead shows what it did.">
-        <Choice
-          label="Changes"
-          options={[
-            { value: 'one', label: 'One a bead' },
-            { value: 'all', label: 'All at once' },
-          ]}
-          chosen={habits.changes}
-          onChoose={(changes) => setHabits({ ...habits, changes })}
-        />
-      </Habit>
+      <Habit
+        title="Units"
+        options={[
+          { value: 'metric', label: 'mm, m/min, L/min' },
+          { value: 'inch', label: 'in, in/min, cfh' },
+        ]}
+        chosen={habits.units}
+        onChoose={(units) => setHabits({ ...habits, units })}
+      />
+      <Habit
+        title="Out of balance"
+        why="By heat: a cold bead gets volts, a hot one less wire."
+        options={[
+          { value: 'by-heat', label: 'By heat' },
+          { value: 'volts', label: 'Turn volts' },
+          { value: 'wire', label: 'Turn wire' },
+        ]}
+        chosen={habits.schools.imbalance}
+        onChoose={(imbalance) => school({ imbalance })}
+      />
+      <Habit
+        title="Gas"
+        why="Ample: about 11 L/min through a 13 mm nozzle. Lean: about 8 L/min."
+        options={[
+          { value: 'ample', label: 'Ample' },
+          { value: 'lean', label: 'Lean' },
+        ]}
+        chosen={habits.schools.gasFlow}
+        onChoose={(gasFlow) => school({ gasFlow })}
+      />
+      <Habit
+        title="Stick-out"
+        why="Standard: about 10 mm in short circuit. Tight: about 8 mm."
+        options={[
+          { value: 'standard', label: 'Standard' },
+          { value: 'tight', label: 'Tight' },
+        ]}
+        chosen={habits.schools.stickOut}
+        onChoose={(stickOut) => school({ stickOut })}
+      />
+      <Habit
+        title="Changes"
+        why="One a bead shows what it did."
+        options={CHANGES_WORDS}
+        chosen={habits.changes}
+        onChoose={(changes) => setHabits({ ...habits, changes })}
+      />
     </View>
   );
 }
 
-function Habit({ title, why, children }: { title: string; why?: string; children: React.ReactNode }) {
+type HabitProps<T extends string> = {
+  title: string;
+  why?: string;
+  options: readonly { value: T; label: string }[];
+  chosen: T;
+  onChoose: (value: T) => void;
+};
+
+function Habit<T extends string>({ title, why, ...choice }: HabitProps<T>) {
   const textIn = useTextIn();
   return (
     <View className="gap-2">
@@ -79,7 +79,7 @@ function Habit({ title, why, children }: { title: string; why?: string; children
         {title}
       </Heading>
       {why !== undefined && <Words className="text-sm text-faint">{textIn(why)}</Words>}
-      {children}
+      <Choice label={title} {...choice} />
     </View>
   );
 }
