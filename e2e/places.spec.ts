@@ -67,6 +67,21 @@ test('says when the server cannot be reached, keeps what was tapped, and goes on
   faults.splice(0, faults.length, ...unexpected);
 });
 
+test('the coupon in work is asked for once, before the page is put together', async ({ page }) => {
+  const asked: string[] = [];
+  page.on('request', (request) => request.url().includes('/api/') && asked.push(new URL(request.url()).pathname));
+  await openBench(page);
+  expect(asked).toEqual(['/api/coupons', expect.stringMatching(/^\/api\/coupons\/[0-9a-f-]{36}$/)]);
+  const opened = asked[1];
+  await page.evaluate(
+    (id) => localStorage.setItem('jolly.bench-coupon', JSON.stringify({ version: 2, value: id })),
+    opened.split('/')[3],
+  );
+  asked.splice(0);
+  await openBench(page);
+  expect(asked).toEqual([opened]);
+});
+
 test('an address that is not there leads on', async ({ page, faults }) => {
   await page.goto('/nowhere');
   await page.getByRole('button', { name: 'To the bench' }).click();

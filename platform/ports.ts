@@ -29,11 +29,26 @@ const browserStorage: TextStorage = {
   },
 };
 
+/** What the built page asked for before its own script was read (see scripts/ahead.js), by address. */
+const AHEAD = globalThis as { answersAhead?: Record<string, Promise<Response>> };
+
+/** An answer that was asked for ahead is taken for so long after the page was opened, ms; it may be stale later. */
+const AHEAD_FOR_MS = 10_000;
+
+/** The answer that was asked for ahead: it is given once, and asked for again where it failed. */
+function request(path: string, init: RequestInit): Promise<Response> {
+  if (performance.now() > AHEAD_FOR_MS) delete AHEAD.answersAhead;
+  const ahead = init.method === 'GET' ? AHEAD.answersAhead?.[path] : undefined;
+  if (ahead === undefined) return fetch(path, init);
+  delete AHEAD.answersAhead?.[path];
+  return ahead.catch(() => fetch(path, init));
+}
+
 const BROWSER: Ports = {
   now: () => new Date(),
   newId: () => v7(),
   storage: browserStorage,
-  request: (path, init) => fetch(path, init),
+  request,
 };
 
 let ports: Ports = BROWSER;

@@ -22,6 +22,7 @@ const BUILT_FROM = [
   'tailwind.config.js',
   'package-lock.json',
   'scripts/prepare.mjs',
+  'scripts/ahead.js',
 ];
 
 export const say = (text) => console.log(`· ${text}`);
@@ -102,21 +103,16 @@ export function ensureValidators() {
     giveUp('The schemas could not be compiled. See the lines above.');
 }
 
-/**
- * Has the built page start the worker before it reads its own script, which takes longer: the two then go on side by
- * side. A file of its own, since the content policy lets no script stand in the page.
- */
-function startWorkerAhead() {
+/** Puts scripts/ahead.js before the page's own script: a file, since the content policy lets no script stand in the page. */
+function putAhead() {
   const dist = join(ROOT, 'dist');
   const scripts = join('_expo', 'static', 'js', 'web');
   const worker = readdirSync(join(dist, scripts)).find((name) => name.startsWith('diagnosis-'));
   const page = join(dist, 'index.html');
   const html = readFileSync(page, 'utf8');
   if (worker === undefined || !html.includes('<script')) giveUp('The built page has no worker or no script in it.');
-  writeFileSync(
-    join(dist, 'ahead.js'),
-    `if (location.pathname === '/') globalThis.workerAhead = new Worker('/${scripts}/${worker}');\n`,
-  );
+  const ahead = readFileSync(join(ROOT, 'scripts', 'ahead.js'), 'utf8');
+  writeFileSync(join(dist, 'ahead.js'), ahead.replace("'WORKER'", JSON.stringify(`/${scripts}/${worker}`)));
   writeFileSync(page, html.replace('<script', '<script src="/ahead.js"></script><script'));
 }
 
@@ -130,7 +126,7 @@ export function ensureBuild() {
   const env = { CI: '1', EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', NODE_ENV: 'production' };
   if (!run(tool('expo'), ['export', '--platform', 'web', '--output-dir', 'dist'], { quiet: true, env }))
     giveUp('The app could not be built. See the lines above.');
-  startWorkerAhead();
+  putAhead();
   mkdirSync(CACHE, { recursive: true });
   writeFileSync(mark, hash);
 }

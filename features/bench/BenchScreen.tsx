@@ -6,7 +6,7 @@ import { Loading, StateNote } from '@/ui/State';
 import { useTitle } from '@/ui/use-keys';
 import { WIDE } from '@/ui/wide';
 import { RequestProblem } from '../shared/api';
-import { useCoupon, useNewestCouponId } from '../shared/use-records';
+import { askAgain, useCoupon, useNewestCouponId } from '../shared/use-records';
 import { BenchProvider } from './bench';
 import { PhoneBench } from './PhoneBench';
 import { WideBench } from './WideBench';
@@ -32,12 +32,11 @@ export function BenchScreen() {
     );
   const failed = (gone ? null : found.error) ?? newest.error ?? instead.error;
   if (failed !== null) {
-    const retry = (): void => void Promise.all([found.refetch(), newest.refetch(), instead.refetch()]);
     return (
       <StateNote
         title="The records cannot be read"
         text={failed.message}
-        action={{ label: 'Try again', onPress: retry }}
+        action={{ label: 'Try again', onPress: () => askAgain([found, newest, instead]) }}
       />
     );
   }

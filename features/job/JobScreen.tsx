@@ -5,7 +5,7 @@ import { useStoredPart } from '@/platform/stored';
 import { Loading, StateNote } from '@/ui/State';
 import { useTitle } from '@/ui/use-keys';
 import { RequestProblem } from '../shared/api';
-import { useCoupon, useNewestCouponId, useRigs } from '../shared/use-records';
+import { askAgain, useCoupon, useNewestCouponId, useRigs } from '../shared/use-records';
 import { JobForm } from './JobForm';
 
 /** The job of a coupon: what the plate is. @param couponId null for a new coupon, which begins like the one in work */
@@ -34,7 +34,7 @@ export function JobScreen({ couponId }: { couponId: string | null }) {
         text={failed.message}
         action={{
           label: 'Try again',
-          onPress: () => void Promise.all([rigs.refetch(), newest.refetch(), like.refetch()]),
+          onPress: () => askAgain([rigs, newest, like]),
         }}
       />
     );

@@ -1,4 +1,11 @@
-import { useInfiniteQuery, useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
+import {
+  skipToken,
+  useInfiniteQuery,
+  useMutation,
+  useQuery,
+  useQueryClient,
+  type QueryClient,
+} from '@tanstack/react-query';
 import type { Bead, Coupon, RigRecord } from '@/core/record/schema';
 import {
   changeBead,
@@ -23,7 +30,7 @@ export const useRigs = () => useQuery({ queryKey: RIGS, queryFn: fetchRigs });
 
 /** One coupon with its beads. @param id null while it is not known which */
 export const useCoupon = (id: string | null) =>
-  useQuery({ queryKey: coupon(id ?? ''), queryFn: () => fetchCoupon(id ?? ''), enabled: id !== null });
+  useQuery({ queryKey: coupon(id ?? ''), queryFn: id === null ? skipToken : () => fetchCoupon(id) });
 
 /** The coupon to open the bench with where none was chosen. @param asked whether it is wanted at all */
 export const useNewestCouponId = (asked: boolean) =>
@@ -33,6 +40,11 @@ export const useNewestCouponId = (asked: boolean) =>
 export async function fetchAhead(client: QueryClient, chosen: string | null): Promise<void> {
   const id = chosen ?? (await client.fetchQuery({ queryKey: NEWEST, queryFn: fetchNewestCouponId }));
   if (id !== null) await client.prefetchQuery({ queryKey: coupon(id), queryFn: () => fetchCoupon(id) });
+}
+
+/** Asks again for what failed, and for nothing else. */
+export function askAgain(queries: readonly { isError: boolean; refetch: () => Promise<unknown> }[]): void {
+  for (const query of queries) if (query.isError) void query.refetch();
 }
 
 /** The log, a page at a time. */
