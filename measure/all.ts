@@ -2,7 +2,17 @@ import { answer } from '../core/answer';
 import { EXAMPLE_CASE } from '../core/cases/example';
 import { FULL_CASE } from './cases';
 import { printGrowth } from './growth';
-import { APP_SITE, firstLoadSize, scriptSize, timeToBench, withApp, withBrowser, withShell, workerTimes } from './page';
+import {
+  APP_SITE,
+  besideOthers,
+  firstLoadSize,
+  scriptSize,
+  timeToBench,
+  withApp,
+  withBrowser,
+  withShell,
+  workerTimes,
+} from './page';
 import { measureHealth, measureRecords } from './records';
 import { buildShell } from './shell';
 import { ms, time, yardstick, type Timing } from './statistics';
@@ -47,13 +57,17 @@ async function page(): Promise<void> {
         `usable bench${rate === 1 ? '' : `, slowed ${rate} times`}: ${plain(appTime)}; ${times(appTime, shellTime)} the bare shell's ${shellTime.median.toFixed(0)} ms`,
       );
     }
-    await withApp(async (address) => {
-      console.log(`full update through the worker: ${plain(await workerTimes(browser, address, FULL_CASE, 150, 1))}`);
-      console.log(
-        `the same with the page slowed ${SLOW} times: ${plain(await workerTimes(browser, address, FULL_CASE, 100, SLOW))}`,
-      );
-    });
   });
+  await withBrowser(
+    (browser) =>
+      withApp(async (address) => {
+        const full = await workerTimes(browser, address, FULL_CASE, 12);
+        console.log(`full update through the worker: ${plain(full)}`);
+        const slowed = await besideOthers(SLOW - 1, () => workerTimes(browser, address, FULL_CASE, 12));
+        console.log(`the same at a quarter of the processor: ${plain(slowed)}, ${times(slowed, full)}`);
+      }),
+    true,
+  );
 }
 
 /** Listing, opening and logging as the record grows, and a health check beside busy clients. */
