@@ -61,6 +61,20 @@ function Panel({ wide, searchField }: PanelProps) {
     setHeld(first);
     tap(id);
   };
+  const tabs = TABS.map((tab) => (
+    <Toggle
+      key={tab.sense}
+      role="tab"
+      narrow={wide}
+      label={tab.label}
+      on={sought === '' && tab.sense === sense}
+      onPress={() => {
+        setSense(tab.sense);
+        setHeld(null);
+        setTyped('');
+      }}
+    />
+  ));
   return (
     <View role="region" aria-label="What the bead shows" className="gap-2 px-4">
       <Heading level={2}>What does it show?</Heading>
@@ -76,21 +90,20 @@ function Panel({ wide, searchField }: PanelProps) {
             <Search size={24} color={ink} />
           </Pressable>
         )}
-        <ScrollView horizontal showsHorizontalScrollIndicator={false} contentContainerClassName="gap-2" role="tablist">
-          {TABS.map((tab) => (
-            <Toggle
-              key={tab.sense}
-              role="tab"
-              label={tab.label}
-              on={sought === '' && tab.sense === sense}
-              onPress={() => {
-                setSense(tab.sense);
-                setHeld(null);
-                setTyped('');
-              }}
-            />
-          ))}
-        </ScrollView>
+        {wide ? (
+          <Row role="tablist" className="flex-1 flex-wrap gap-2">
+            {tabs}
+          </Row>
+        ) : (
+          <ScrollView
+            horizontal
+            showsHorizontalScrollIndicator={false}
+            contentContainerClassName="gap-2"
+            role="tablist"
+          >
+            {tabs}
+          </ScrollView>
+        )}
       </Row>
       {(wide || searching) && (
         <TextInput

@@ -18,6 +18,10 @@ import { headline } from './headline';
 export function Moves({ answer }: { answer: Answer }) {
   const { moves, outOfReach } = answer.correction;
   const textIn = useTextIn();
+  const { findings, settings } = useDraftPart((draft) => draft);
+  const start = startingSettings(settings, answer.correction);
+  const asks = moves.length === 0 && headline(answer, findings).kind === 'ask';
+  if (asks && Object.keys(start).length === 0 && outOfReach.length === 0) return null;
   return (
     <View className="gap-3">
       <Start answer={answer} />
