@@ -1,5 +1,7 @@
 import fc from 'fast-check';
 import { posterior, type NoisyOr } from './posterior';
+import { sumByFindings } from './sum-by-findings';
+import { sumBySets } from './sum-by-sets';
 
 /** A small random network: up to 8 causes, up to 4 present findings, some groups, sparse links. */
 const NETWORK = fc
@@ -24,6 +26,12 @@ const NETWORK = fc
         .map((m) => Float64Array.from(m)),
     }),
   );
+
+/** A repeatable stream of numbers from 0 to 1. */
+function stream(seed: number): () => number {
+  let state = seed;
+  return () => (state = (state * 16807) % 2147483647) / 2147483647;
+}
 
 /** Brute force straight from the definition: every subset of up to three causes that respects the groups. */
 function enumerate({ odds, group, silence, miss }: NoisyOr): { marginals: number[]; none: number } {
@@ -79,5 +87,69 @@ describe('posterior', () => {
     expect(marginals[0]).toBeCloseTo(0.0984 / 0.2184, 9);
     expect(marginals[1]).toBeCloseTo(0.0364 / 0.2184, 9);
     expect(none).toBeCloseTo(0.1 / 0.2184, 9);
+  });
+});
+
+describe('the two ways to sum', () => {
+  const near = ({ odds }: NoisyOr): number[] => Array.from(odds.keys());
+  const TAILS = fc.tuple(...[1, 2, 3].map(() => fc.double({ min: 0.1, max: 2, noNaN: true })));
+
+  it.each([
+    ['by sets', sumBySets],
+    ['by findings', sumByFindings],
+  ])('are both what brute enumeration gives (%s)', (_, sum) => {
+    fc.assert(
+      fc.property(NETWORK, (network) => {
+        const { sums, total, bySize } = sum(network, near(network), [1, 1, 1, 1]);
+        const brute = enumerate(network);
+        brute.marginals.forEach((p, c) => expect(sums[c] / total).toBeCloseTo(p, 9));
+        expect(bySize[0] / total).toBeCloseTo(brute.none, 9);
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  it('weigh each size of set by what the far causes add, alike', () => {
+    fc.assert(
+      fc.property(NETWORK, TAILS, (network, [none, one, two]) => {
+        const tail = [none, one, two, 1];
+        const [a, b] = [sumBySets, sumByFindings].map((sum) => sum(network, near(network), tail));
+        expect(b.total / a.total).toBeCloseTo(1, 9);
+        a.bySize.forEach((weight, size) => expect(b.bySize[size]).toBeCloseTo(weight, 9));
+        a.sums.forEach((weight, i) => expect(b.sums[i]).toBeCloseTo(weight, 9));
+      }),
+    );
+  });
+
+  it.each([
+    ['of usual odds', 0.001, 0.05],
+    ['of which some are all but sure', 0.001, 90],
+  ])('agree to a billionth for many causes %s, however small the leaks', (_, least, most) => {
+    const random = stream(11);
+    const [causes, findings] = [40, 10];
+    const network: NoisyOr = {
+      odds: Float64Array.from({ length: causes }, (__, c) => (c % 9 === 0 ? most : least + 0.05 * random())),
+      group: Int16Array.from({ length: causes }, (__, c) => (c % 7 < 2 ? Math.floor(c / 7) : -1)),
+      silence: Float64Array.from({ length: findings }, () => 1 - 1e-6 * random()),
+      miss: Float64Array.from({ length: causes * findings }, () => (random() < 0.4 ? random() : 1)),
+    };
+    const [a, b] = [sumBySets, sumByFindings].map((sum) => sum(network, near(network), [1, 1, 1, 1]));
+    a.sums.forEach((weight, i) => expect(Math.abs(b.sums[i] / b.total - weight / a.total)).toBeLessThan(1e-9));
+    expect(Math.abs(b.total / a.total - 1)).toBeLessThan(1e-9);
+  });
+
+  it('give the same verdict on both sides of where one becomes the shorter', () => {
+    const random = stream(5);
+    const of = (causes: number, findings: number): NoisyOr => ({
+      odds: Float64Array.from({ length: causes }, () => 0.01 + 0.06 * random()),
+      group: new Int16Array(causes).fill(-1),
+      silence: Float64Array.from({ length: findings }, () => 0.95),
+      miss: Float64Array.from({ length: causes * findings }, () => (random() < 0.3 ? random() : 1)),
+    });
+    for (const network of [of(65, 3), of(65, 13), of(8, 10), of(120, 9)]) {
+      const { marginals } = posterior(network);
+      const { sums, total } = sumBySets(network, near(network), [1, 1, 1, 1]);
+      sums.forEach((sum, c) => expect(marginals[c]).toBeCloseTo(sum / total, 9));
+    }
   });
 });

@@ -1,0 +1,87 @@
+import type { NoisyOr } from './posterior';
+
+/** The links of the near causes to the present findings, end to end: cause i owns entries start[i] to start[i + 1]. */
+type Links = { start: Int32Array; finding: Int16Array; strength: Float64Array };
+
+function packLinks({ odds, silence, miss }: NoisyOr, near: readonly number[]): Links {
+  const links = near.map((cause) =>
+    Array.from(silence, (_, f) => ({ f, strength: 1 - miss[f * odds.length + cause] })).filter(
+      ({ strength }) => strength > 0,
+    ),
+  );
+  const start = new Int32Array(near.length + 1);
+  links.forEach((own, i) => (start[i + 1] = start[i] + own.length));
+  const all = links.flat();
+  return {
+    start,
+    finding: Int16Array.from(all, ({ f }) => f),
+    strength: Float64Array.from(all, ({ strength }) => strength),
+  };
+}
+
+/**
+ * Sums over sets of up to three near causes: for each near cause those with it in them, the total, and the weight of all
+ * sets of none, one and two without what far causes add.
+ */
+export type NearSums = { sums: Float64Array; total: number; bySize: number[] };
+
+/**
+ * Sums the weights of all sets of up to three near causes; `tail[k]` is what the far causes add to a set of size k.
+ *
+ * A set grows by one cause at a time. With q_f the chance that nothing in the set brings f out and r_f = q_f / (1 - q_f),
+ * adding a cause multiplies the likelihood by prod (1 + s_cf r_f) over the findings it touches, and q_f by (1 - s_cf).
+ * Every factor is positive, and a cause costs only its own links.
+ */
+export function sumBySets(network: NoisyOr, near: readonly number[], tail: readonly number[]): NearSums {
+  const { silence } = network;
+  const { start, finding, strength } = packLinks(network, near);
+  const odds = Float64Array.from(near, (cause) => network.odds[cause]);
+  const group = Int16Array.from(near, (cause) => network.group[cause]);
+  const n = near.length;
+  const sums = new Float64Array(n);
+  const bySize = [silence.reduce((product, quiet) => product * (1 - quiet), 1), 0, 0, 0];
+  const quietOne = new Float64Array(silence.length);
+  const ratioOne = new Float64Array(silence.length);
+  const ratioTwo = new Float64Array(silence.length);
+  for (let i = 0; i < n; i++) {
+    quietOne.set(silence);
+    let weightOne = bySize[0] * odds[i];
+    for (let l = start[i]; l < start[i + 1]; l++) {
+      const f = finding[l];
+      weightOne *= 1 + (strength[l] * silence[f]) / (1 - silence[f]);
+      quietOne[f] *= 1 - strength[l];
+    }
+    for (let f = 0; f < silence.length; f++) ratioOne[f] = quietOne[f] / (1 - quietOne[f]);
+    bySize[1] += weightOne;
+    let sumOne = weightOne * tail[1];
+    for (let j = i + 1; j < n; j++) {
+      if (group[j] >= 0 && group[j] === group[i]) continue;
+      ratioTwo.set(ratioOne);
+      let weightTwo = weightOne * odds[j];
+      for (let l = start[j]; l < start[j + 1]; l++) {
+        const f = finding[l];
+        weightTwo *= 1 + strength[l] * ratioOne[f];
+        const quiet = quietOne[f] * (1 - strength[l]);
+        ratioTwo[f] = quiet / (1 - quiet);
+      }
+      bySize[2] += weightTwo;
+      let sumThree = 0;
+      for (let k = j + 1; k < n; k++) {
+        const g = group[k];
+        if (g >= 0 && (g === group[i] || g === group[j])) continue;
+        let weightThree = weightTwo * odds[k];
+        const end = start[k + 1];
+        for (let l = start[k]; l < end; l++) weightThree *= 1 + strength[l] * ratioTwo[finding[l]];
+        sums[k] += weightThree;
+        sumThree += weightThree;
+      }
+      bySize[3] += sumThree;
+      const sumTwo = weightTwo * tail[2] + sumThree;
+      sums[j] += sumTwo;
+      sumOne += sumTwo;
+    }
+    sums[i] += sumOne;
+  }
+  const total = bySize.reduce((sum, weight, size) => sum + weight * tail[size], 0);
+  return { sums, bySize: bySize.slice(0, 3), total };
+}
