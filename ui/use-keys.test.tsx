@@ -27,6 +27,17 @@ describe('keys', () => {
     expect(done).toEqual(['n']);
   });
 
+  it('that are held turn on and on, and do nothing else twice', () => {
+    const done: string[] = [];
+    renderHook(() => useKeys({ n: () => done.push('n'), ArrowUp: () => done.push('up') }));
+    press('n');
+    for (let i = 0; i < 3; i++) {
+      press('n', { repeat: true });
+      press('ArrowUp', { repeat: true });
+    }
+    expect(done).toEqual(['n', 'up', 'up', 'up']);
+  });
+
   it('follow what they are told anew, and stop when the screen goes', () => {
     const done: string[] = [];
     const { rerender, unmount } = renderHook(({ word }) => useKeys({ n: () => done.push(word) }), {

@@ -13,6 +13,8 @@ export function useKeys(keys: Keys): void {
     if (Platform.OS !== 'web') return;
     const listen = (event: KeyboardEvent): void => {
       if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
+      // A key that is held turns a knob on and on; nothing else is done more than once by it.
+      if (event.repeat && !event.key.startsWith('Arrow')) return;
       const act = keys[event.key];
       if (act === undefined) return;
       event.preventDefault();

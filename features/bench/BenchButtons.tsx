@@ -7,14 +7,14 @@ import { useBenchActions, useBenchRecords, useCanUndo, useDraftPart, useLive, us
 export function LogButton({ className = '' }: { className?: string }) {
   const { coupon } = useBenchRecords();
   const { log } = useBenchActions();
-  const { saving } = useSaving();
+  const { saving, resting } = useSaving();
   const { answer } = useLive();
   const blocked = useDraftPart((draft) => Object.keys(draft.typed).length > 0);
   return (
     <Button
       tone="act"
       className={className}
-      disabled={saving || blocked || answer === null}
+      disabled={saving || resting || blocked || answer === null}
       label={saving ? 'Saving…' : `Log bead ${coupon.nextNumber}`}
       onPress={log}
     />

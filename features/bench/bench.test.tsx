@@ -1,7 +1,12 @@
 import { act, waitFor } from '@testing-library/react';
 import type { Case } from '@/core/case/schema';
 import { replacePlatform } from '@/platform/ports';
+import { beadFrom } from '@/core/record/bead-from';
+import { USUAL_HABITS } from '@/core/record/habits';
 import { ID, openBench, openShop, PatientWorker, settled, type Shop } from './testing/shop';
+import { REST_MS } from './use-rest';
+
+const RAN = { couponId: ID(1), setupId: ID(2), jobId: ID(4) };
 
 let shop: Shop;
 beforeEach(() => (shop = openShop()));
@@ -66,6 +71,58 @@ describe('the bench', () => {
     expect(bench.current.draft.findings).toEqual({});
     expect(bench.current.draft.settings.voltageV).toBeGreaterThan(18);
     expect(bench.current.records.lastBead!.id).toBe(bead.id);
+  });
+
+  it.each([0, 5, 60, 200, 400, 600])(
+    'logs one bead by two taps %i ms apart, and the next once it is touched',
+    async (apart) => {
+      const bench = await openBench();
+      act(() => bench.current.act.tap('wire-stubs'));
+      await settled(bench);
+      act(() => bench.current.act.log());
+      await act(async () => {
+        await new Promise((later) => setTimeout(later, apart));
+      });
+      act(() => bench.current.act.log());
+      await waitFor(() => expect(bench.current.saving.saving).toBe(false));
+      await waitFor(() => expect(shop.beads.map(({ findings }) => findings)).toEqual([{ 'wire-stubs': 'present' }]));
+      act(() => bench.current.act.tap('bead-flat'));
+      expect(bench.current.saving.resting).toBe(false);
+      await settled(bench);
+      act(() => bench.current.act.log());
+      await waitFor(() => expect(shop.beads).toHaveLength(2));
+    },
+  );
+
+  it('logs a bead with nothing seen when that was meant: a moment later', async () => {
+    const bench = await openBench();
+    act(() => bench.current.act.log());
+    await waitFor(() => expect(bench.current.saving.resting).toBe(true));
+    await waitFor(() => expect(bench.current.saving.resting).toBe(false), { timeout: 3 * REST_MS });
+    await settled(bench);
+    act(() => bench.current.act.log());
+    await waitFor(() => expect(shop.beads).toHaveLength(2));
+  });
+
+  it('goes on with the next draft where the page was left while a bead was saved', async () => {
+    const bench = await openBench();
+    act(() => bench.current.act.tap('wire-stubs'));
+    await settled(bench);
+    const { draft } = bench.current;
+    // The server took it, and its answer never came.
+    shop.beads.push({
+      ...beadFrom(draft, bench.current.live.input, bench.current.live.answer!, RAN, USUAL_HABITS, new Date(0)),
+      number: 1,
+      takenBack: false,
+      revision: 1,
+    });
+    const again = await openBench();
+    await waitFor(() => expect(again.current.draft.id).not.toBe(draft.id));
+    expect(again.current.draft.findings).toEqual({});
+    await settled(again);
+    act(() => again.current.act.log());
+    await waitFor(() => expect(shop.beads.map(({ number }) => number)).toEqual([1, 2]));
+    expect(shop.beads[1].id).toBe(shop.sent[0].path.split('/')[3]);
   });
 
   it('logs nothing while the verdict is still of an earlier draft', async () => {

@@ -25,6 +25,7 @@ import { store, stored, useStoredPart } from '@/platform/stored';
 import { useAnswer, type LiveAnswer } from '@/workers/use-answer';
 import { useHabits } from '../shared/use-habits';
 import { useChangeBead, usePutBead } from '../shared/use-records';
+import { useRest } from './use-rest';
 
 /**
  * The bench in small parts, so that a tap draws again only what shows it: what is kept of the coupon, the draft in
@@ -36,7 +37,12 @@ export type Live = LiveAnswer & {
   /** Whether the answer is of the draft as it stands, so that it may be logged with it. */
   settled: boolean;
 };
-export type Saving = { saving: boolean; problem: string | null };
+export type Saving = {
+  saving: boolean;
+  /** A bead was logged this moment and nothing was touched since: Log waits, for a second tap was hardly meant. */
+  resting: boolean;
+  problem: string | null;
+};
 export type Actions = {
   tap: (finding: StatedId) => void;
   answer: (finding: StatedId, state: FindingState) => void;
@@ -55,7 +61,7 @@ export type Actions = {
 const RecordsContext = createContext<Records | null>(null);
 const FreshContext = createContext<DraftHistory | null>(null);
 const LiveContext = createContext<Live | null>(null);
-const SavingContext = createContext<Saving>({ saving: false, problem: null });
+const SavingContext = createContext<Saving>({ saving: false, resting: false, problem: null });
 const ActionsContext = createContext<Actions | null>(null);
 
 function required<T>(value: T | null): T {
@@ -102,7 +108,13 @@ export function BenchProvider({ coupon, children }: { coupon: Coupon; children: 
     () => ({ now: draftFromLast(lastBead, platform().newId()), past: [] }),
     [lastBead],
   );
-  const draft = (useStoredPart(draftOn(coupon.id), whole) ?? fresh).now;
+  const kept = useStoredPart(draftOn(coupon.id), whole);
+  // The page was left while a bead was being saved, and it was: its draft is not logged again, the next one goes on.
+  const isLogged = kept !== null && coupon.beads.some(({ id }) => id === kept.now.id);
+  useEffect(() => {
+    if (isLogged) store(draftOn(coupon.id), step(kept, draftFromLast(lastBead, platform().newId()), kept.now.id));
+  }, [coupon.id, isLogged, kept, lastBead]);
+  const draft = (kept ?? fresh).now;
   const input = useMemo(
     () => caseOf(setup, coupon.job.job, draft, habits.schools),
     [setup, coupon.job.job, draft, habits.schools],
@@ -141,11 +153,15 @@ function useWrites(
     latest.current = now;
   });
   const logging = useRef<string | null>(null);
+  const [resting, rest] = useRest();
 
   const actions = useMemo<Actions>(() => {
     const shape = () => draftOn(latest.current.records.coupon.id);
     const history = (): DraftHistory => stored(shape()) ?? latest.current.fresh;
-    const change = (make: (draft: Draft) => Draft): void => store(shape(), step(history(), make(history().now)));
+    const change = (make: (draft: Draft) => Draft): void => {
+      rest.end();
+      store(shape(), step(history(), make(history().now)));
+    };
     return {
       tap: (finding) => change((draft) => tapFinding(draft, finding)),
       answer: (finding, state) => change((draft) => setFinding(draft, finding, state)),
@@ -172,7 +188,7 @@ function useWrites(
         const { live: said, records: kept, habits: ways, putBead: put } = latest.current;
         const draft = history().now;
         // Only an answer to this very draft is logged with it, and a draft is logged once.
-        if (said.answer === null || !said.settled || logging.current === draft.id) return;
+        if (said.answer === null || !said.settled || logging.current === draft.id || rest.isResting()) return;
         logging.current = draft.id;
         const { answer, input } = said;
         const { coupon } = kept;
@@ -182,7 +198,9 @@ function useWrites(
         put.mutate(bead, {
           onSuccess: () => {
             const then = stored(draftOn(coupon.id)) ?? { now: draft, past: [] };
-            if (then.now.id === bead.id) store(draftOn(coupon.id), step(then, next, bead.id));
+            if (then.now.id !== bead.id) return;
+            store(draftOn(coupon.id), step(then, next, bead.id));
+            rest.begin();
           },
           onSettled: () => (logging.current = null),
         });
@@ -192,6 +210,7 @@ function useWrites(
         if (lastBead !== null) latest.current.changeBead.mutate({ id: lastBead.id, change: { outcome } });
       },
       undo: () => {
+        rest.end();
         const back = undo(history(), platform().newId());
         const here = shape();
         if (back.unlog === null) return store(here, back.history);
@@ -199,9 +218,9 @@ function useWrites(
         latest.current.changeBead.mutate(change, { onSuccess: () => store(here, back.history) });
       },
     };
-  }, []);
+  }, [rest]);
 
   const isSaving = putBead.isPending;
   const problem = putBead.error?.message ?? changeBead.error?.message ?? null;
-  return { saving: useMemo(() => ({ saving: isSaving, problem }), [isSaving, problem]), actions };
+  return { saving: useMemo(() => ({ saving: isSaving, resting, problem }), [isSaving, resting, problem]), actions };
 }

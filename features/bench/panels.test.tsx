@@ -9,6 +9,7 @@ import { JudgeBar } from './JudgeBar';
 import { SettingsPanel } from './SettingsPanel';
 import { Verdict } from './Verdict';
 import { OnBench, openShop, type Shop } from './testing/shop';
+import { REST_MS } from './use-rest';
 
 let shop: Shop;
 beforeEach(() => (shop = openShop()));
@@ -172,6 +173,8 @@ describe('after a bead is logged', () => {
     press('Log bead 1');
     await screen.findByText('Bead 1 is logged. How was it?');
     expect(screen.queryByRole('button', { name: 'better' })).toBeNull();
+    const log = await screen.findByRole('button', { name: 'Log bead 2' });
+    await waitFor(() => expect(log.getAttribute('aria-disabled')).not.toBe('true'), { timeout: 3 * REST_MS });
     press('Log bead 2');
     await screen.findByText('Bead 2 is logged. Against bead 1?');
     press('better');
