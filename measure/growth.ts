@@ -1,4 +1,5 @@
-import { posterior, type NoisyOr } from '../core/diagnosis/posterior';
+import type { NoisyOr } from '../core/diagnosis/noisy-or';
+import { posterior } from '../core/diagnosis/posterior';
 import { stream } from './evaluate/synthetic';
 import { ms, time, type Timing } from './statistics';
 

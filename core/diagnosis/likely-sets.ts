@@ -1,5 +1,5 @@
 import type { NetworkNode } from './engine';
-import type { NoisyOr } from './posterior';
+import type { NoisyOr } from './noisy-or';
 
 /** A set of causes with its probability, scaled so that all the likely sets sum to 1. */
 export type LikelySet = { causes: number[]; probability: number };

@@ -1,6 +1,6 @@
 import type { FindingState } from '../case/schema';
 import type { Engine, NetworkNode } from './engine';
-import type { NoisyOr } from './posterior';
+import type { NoisyOr } from './noisy-or';
 
 /** Evidence as the network holds it: rows where trouble shows and rows where it is known not to. */
 export type Observed = { present: NetworkNode[]; absent: NetworkNode[] };

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { posterior, type NoisyOr } from './posterior';
+import type { NoisyOr } from './noisy-or';
+import { posterior } from './posterior';
 import { sumByFindings } from './sum-by-findings';
 import { sumBySets } from './sum-by-sets';
 

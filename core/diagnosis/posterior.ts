@@ -1,25 +1,6 @@
+import type { NearSums, NoisyOr } from './noisy-or';
 import { sumByFindings } from './sum-by-findings';
-import { sumBySets, type NearSums } from './sum-by-sets';
-
-/**
- * Exact posterior of a two-layer noisy-OR network over all sets of up to three causes.
- *
- * The weight of a set S is  prod_{c in S} odds_c  x  prod_{f present} (1 - q_f prod_{c in S} (1 - s_cf)),
- * with q_f = 1 - leak. Absent findings and figures are a factor of each cause alone and stand in its odds.
- * Causes that touch no present finding multiply the weight of any set by their odds alone, so they are summed
- * in closed form (elementary symmetric sums) instead of being enumerated: exact, and stable, for nothing is
- * subtracted.
- */
-export type NoisyOr = {
-  /** Odds of each cause after its prior, its figures and the absent findings; 0 for one that cannot be. */
-  odds: Float64Array;
-  /** Causes with the same number (>= 0) exclude each other; -1 for none. */
-  group: Int16Array;
-  /** For each present finding: chance that nothing outside the causes brings it out, 1 - leak; below 1. */
-  silence: Float64Array;
-  /** For each present finding, for each cause: 1 - strength. Row by row. */
-  miss: Float64Array;
-};
+import { sumBySets } from './sum-by-sets';
 
 export type Posterior = {
   /** Probability of each cause, 0 to 1. */

@@ -1,5 +1,4 @@
-import type { NoisyOr } from './posterior';
-import type { NearSums } from './sum-by-sets';
+import type { NearSums, NoisyOr } from './noisy-or';
 
 type Touch = { finding: number; strength: number };
 

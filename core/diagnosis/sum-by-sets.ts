@@ -1,4 +1,4 @@
-import type { NoisyOr } from './posterior';
+import type { NearSums, NoisyOr } from './noisy-or';
 
 /** The links of the near causes to the present findings, end to end: cause i owns entries start[i] to start[i + 1]. */
 type Links = { start: Int32Array; finding: Int16Array; strength: Float64Array };
@@ -18,12 +18,6 @@ function packLinks({ odds, silence, miss }: NoisyOr, near: readonly number[]): L
     strength: Float64Array.from(all, ({ strength }) => strength),
   };
 }
-
-/**
- * Sums over sets of up to three near causes: for each near cause those with it in them, the total, and the weight of all
- * sets of none, one and two without what far causes add.
- */
-export type NearSums = { sums: Float64Array; total: number; bySize: number[] };
 
 /**
  * Sums the weights of all sets of up to three near causes; `tail[k]` is what the far causes add to a set of size k.
