@@ -6,13 +6,17 @@ import { ensurePackages, ensureValidators, giveUp, ROOT, say, tool } from './pre
 /**
  * `npm run mutants -- FOLDER [--lines N] [--seed N]`: makes small wrong changes in a seeded sample of a folder's lines
  * and says, file by file, how many of them the tests notice. Not part of `npm test`: a change costs about a second.
+ * `page` stands for the page's logic: what it does without what it draws.
  */
 const [folder, ...flags] = process.argv.slice(2);
 const flag = (name, usual) => {
   const at = flags.indexOf(`--${name}`);
   return at < 0 ? usual : Number(flags[at + 1]);
 };
-if (folder === undefined || !existsSync(join(ROOT, folder)))
+/** The page's logic: its plain files, and the bench that its screens stand on. */
+const isLogic = (file) => /\.ts$/.test(file) || file.endsWith('features/bench/bench.tsx');
+const places = folder === 'page' ? ['features', 'platform', 'workers', 'ui'] : [folder];
+if (folder === undefined || !places.every((place) => existsSync(join(ROOT, place))))
   giveUp('Say which folder: npm run mutants -- core/arc [--lines 250] [--seed 1]');
 const LINES = flag('lines', 250);
 const SEED = flag('seed', 1);
@@ -40,9 +44,11 @@ function stream(seed) {
   };
 }
 
-const files = sources(join(ROOT, folder))
+const files = places
+  .flatMap((place) => sources(join(ROOT, place)))
   .filter((file) => /\.tsx?$/.test(file) && !/\.(test|d)\.tsx?$/.test(file))
-  .filter((file) => !/\/(compiled|testing|cases|demo|migrations)\//.test(file));
+  .filter((file) => !/\/(compiled|testing|cases|demo|migrations)\//.test(file))
+  .filter((file) => folder !== 'page' || isLogic(file));
 const pieces = files.flatMap((file) => {
   const length = readFileSync(file, 'utf8').split('\n').length;
   return Array.from({ length: Math.ceil(length / PIECE) }, (_, i) => ({
