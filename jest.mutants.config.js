@@ -11,6 +11,10 @@ const folder = /^core\/\w+/.exec(room)?.[0];
 module.exports = {
   ...of,
   ...(folder === undefined ? {} : { testMatch: [`<rootDir>/${folder}/**/*.test.ts`] }),
+  // The preset's own environment is not seen by the program that makes the changes.
+  ...(of.preset === undefined ? {} : { testEnvironment: 'jsdom' }),
+  // What is tried is written out at length, and slower for it.
+  testTimeout: 30_000,
   setupFiles: [...(of.setupFiles ?? []), '<rootDir>/scripts/jest-mutants-setup.js'],
   testPathIgnorePatterns: ['/node_modules/', 'server/(backup/)?main\\.test'],
 };
