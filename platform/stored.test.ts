@@ -121,6 +121,29 @@ describe('what a device keeps', () => {
     expect(result.current[0]).toEqual(USUAL_HABITS);
   });
 
+  it('listens to other tabs once, and not to what only looks like its own key', () => {
+    const storage = mapStorage();
+    const listens = jest.spyOn(storage, 'onForeignWrite');
+    const { result } = renderHook(() => [useStored(HABITS)[0], useStored(BENCH_COUPON)[0]]);
+    renderHook(() => useStored(HABITS));
+    expect(listens).toHaveBeenCalledTimes(1);
+    storage.texts.set('jolly.habits', JSON.stringify({ version: 2, value: INCHES }));
+    act(() => storage.foreign('other.habits', 'x'));
+    expect(result.current[0]).toEqual(USUAL_HABITS);
+    act(() => storage.foreign('jolly.habits', JSON.stringify({ version: 2, value: INCHES })));
+    expect(result.current[0]).toEqual(INCHES);
+  });
+
+  it('is asked by no screen that is gone', () => {
+    mapStorage();
+    const select = jest.fn((habits: typeof USUAL_HABITS) => habits.units);
+    const { unmount } = renderHook(() => useStoredPart(HABITS, select));
+    unmount();
+    select.mockClear();
+    act(() => store(HABITS, INCHES));
+    expect(select).not.toHaveBeenCalled();
+  });
+
   it('draws a screen again only when its part changes', () => {
     mapStorage();
     const shape = draftOn('c');
