@@ -13,8 +13,9 @@ const flag = (name, usual) => {
   const at = flags.indexOf(`--${name}`);
   return at < 0 ? usual : Number(flags[at + 1]);
 };
-/** The page's logic: its plain files, and the bench that its screens stand on. */
-const isLogic = (file) => /\.ts$/.test(file) || file.endsWith('features/bench/bench.tsx');
+/** The page's logic: its plain files but those that draw, and the bench that its screens stand on. */
+const isLogic = (file) =>
+  (/\.ts$/.test(file) && !file.includes('/ui/bead/')) || file.endsWith('features/bench/bench.tsx');
 const places = folder === 'page' ? ['features', 'platform', 'workers', 'ui'] : [folder];
 if (folder === undefined || !places.every((place) => existsSync(join(ROOT, place))))
   giveUp('Say which folder: npm run mutants -- core/arc [--lines 250] [--seed 1]');
