@@ -1,4 +1,3 @@
-import { clockWords, dayWords } from '../log/time-words';
 import { jobWords } from './job-words';
 import { recordResolver, typedFigure } from './record-form';
 import { fittedWords, processOf, supplyWords, USUAL_GASES, wireWords } from './rig-words';
@@ -46,14 +45,6 @@ describe('a rig in words', () => {
     expect(processOf('tubular-gas-shielded')).toBe('fcaw-gas-shielded');
     expect(processOf('solid-aluminium')).toBe('gmaw');
     for (const { gas } of USUAL_GASES) expect(Object.values(gas).reduce((sum, share) => sum + share, 0)).toBe(100);
-  });
-});
-
-describe('times', () => {
-  it('are said as days and clocks, and one that is none as it was kept', () => {
-    expect(dayWords('2026-05-12T12:00:00.000Z')).toBe('12 May 2026');
-    expect(clockWords('2026-05-12T12:40:00.000Z')).toMatch(/^\d\d:40$/);
-    expect(dayWords('yesterday')).toBe('yesterday');
   });
 });
 
