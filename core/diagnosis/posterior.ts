@@ -1,5 +1,5 @@
 import type { NearSums, NoisyOr } from './noisy-or';
-import { sumByFindings } from './sum-by-findings';
+import { stepsByFindings, sumByFindings } from './sum-by-findings';
 import { sumBySets } from './sum-by-sets';
 
 export type Posterior = {
@@ -11,7 +11,7 @@ export type Posterior = {
 
 const MOST_CAUSES = 3;
 /** What a step of the sum by findings costs against one of the sum by sets; measured. */
-const COST_OF_FINDINGS = 1;
+const COST_OF_FINDINGS = 1.5;
 
 /** e_0..e_k of the odds, at most one from each exclusive group, leaving out one cause's group or the cause itself. */
 function symmetricSums(odds: Float64Array, group: Int16Array, members: readonly number[], leftOut: number): number[] {
@@ -51,7 +51,7 @@ function sumNear(network: NoisyOr, near: readonly number[], tail: readonly numbe
   for (const cause of near) for (let f = 0; f < silence.length; f++) if (miss[f * odds.length + cause] < 1) links += 1;
   const n = near.length;
   const bySets = (n * n * (links + n)) / 6;
-  const byFindings = COST_OF_FINDINGS * (2 ** silence.length * (n + links) + 2 * n * (n + links));
+  const byFindings = COST_OF_FINDINGS * stepsByFindings(n, silence.length, links);
   return byFindings < bySets ? sumByFindings(network, near, tail) : sumBySets(network, near, tail);
 }
 
