@@ -5,7 +5,15 @@ import { join } from 'node:path';
 import { CASE_SCHEMA } from '../core/case/schema';
 import { DRAFT_HISTORY_SCHEMA } from '../core/record/draft';
 import { HABITS_SCHEMA } from '../core/record/habits';
-import { BEAD_CHANGE_SCHEMA, NEW_BEAD_SCHEMA, NEW_COUPON_SCHEMA, NEW_RIG_SCHEMA } from '../core/record/schema';
+import { CHANGE_SCHEMA, COUPON_CHANGE_SCHEMA, RIG_CHANGE_SCHEMA } from '../core/record/change-schema';
+import {
+  BEAD_CHANGE_SCHEMA,
+  JOB_VERSION_SCHEMA,
+  NEW_BEAD_SCHEMA,
+  NEW_COUPON_SCHEMA,
+  NEW_RIG_SCHEMA,
+  NEW_SETUP_SCHEMA,
+} from '../core/record/schema';
 
 /**
  * Turns each schema into a plain function in core/compiled/: page, worker and server then validate with the same code,
@@ -19,6 +27,11 @@ const SCHEMAS: Record<string, object> = {
   'new-coupon': NEW_COUPON_SCHEMA,
   'new-bead': NEW_BEAD_SCHEMA,
   'bead-change': BEAD_CHANGE_SCHEMA,
+  'coupon-change': COUPON_CHANGE_SCHEMA,
+  'job-version': JOB_VERSION_SCHEMA,
+  'rig-change': RIG_CHANGE_SCHEMA,
+  'new-setup': NEW_SETUP_SCHEMA,
+  change: CHANGE_SCHEMA,
   'draft-history': DRAFT_HISTORY_SCHEMA,
   habits: HABITS_SCHEMA,
 };

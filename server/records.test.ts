@@ -3,7 +3,8 @@ import { usableCurrent } from '../core/arc/heat';
 import { arcSetup } from '../core/arc/setup';
 import { EXAMPLE_CASE } from '../core/cases/example';
 import { caseOfBead } from '../core/record/case-of';
-import type { Bead, Changes, Coupon, CouponPage, RigRecord } from '../core/record/schema';
+import type { Changes } from '../core/record/change-schema';
+import type { Bead, Coupon, CouponPage, RigRecord } from '../core/record/schema';
 import { beadOn, couponOn, freshId, openWorkshop, type Workshop } from './testing/workshop';
 
 let shop: Workshop;
@@ -284,6 +285,7 @@ describe('changes since a revision', () => {
       rigs: [],
       coupons: [],
       beads: [],
+      overriding: [],
       upTo,
       more: false,
     });

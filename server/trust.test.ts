@@ -234,6 +234,7 @@ describe('the description of the API', () => {
       '/api/changes',
       '/api/coupons',
       '/api/coupons/{id}',
+      '/api/coupons/{id}/history',
       '/api/diagnose',
       '/api/health',
       '/api/rigs',

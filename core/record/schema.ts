@@ -99,6 +99,14 @@ const COUPON_READ = {
 } as const;
 const COUPON_READ_REQUIRED = ['id', 'rigId', 'rigName', 'title', 'createdAt', 'putAway', 'job', 'revision'] as const;
 
+/** A coupon without its beads. */
+export const COUPON_ROW_SCHEMA = {
+  type: 'object',
+  additionalProperties: false,
+  required: COUPON_READ_REQUIRED,
+  properties: COUPON_READ,
+} as const satisfies JSONSchema;
+
 /** A coupon as the log lists it: how many beads, the first sound one, and the last few to draw. */
 export const COUPON_SUMMARY_SCHEMA = {
   type: 'object',
@@ -151,28 +159,6 @@ export const COUPON_PAGE_SCHEMA = {
   properties: { coupons: { type: 'array', items: COUPON_SUMMARY_SCHEMA }, next: { type: ['string', 'null'] } },
 } as const satisfies JSONSchema;
 
-/** What changed since a revision, oldest first; ask again from `upTo` while there is `more`. */
-export const CHANGES_SCHEMA = {
-  type: 'object',
-  additionalProperties: false,
-  required: ['rigs', 'coupons', 'beads', 'upTo', 'more'],
-  properties: {
-    rigs: { type: 'array', items: RIG_RECORD_SCHEMA },
-    coupons: {
-      type: 'array',
-      items: {
-        type: 'object',
-        additionalProperties: false,
-        required: COUPON_READ_REQUIRED,
-        properties: COUPON_READ,
-      },
-    },
-    beads: { type: 'array', items: BEAD_SCHEMA },
-    upTo: { type: 'integer', minimum: 0 },
-    more: { type: 'boolean' },
-  },
-} as const satisfies JSONSchema;
-
 export type NewSetup = FromSchema<typeof NEW_SETUP_SCHEMA>;
 export type Setup = FromSchema<typeof SETUP_SCHEMA>;
 export type NewRig = FromSchema<typeof NEW_RIG_SCHEMA>;
@@ -180,7 +166,6 @@ export type RigRecord = FromSchema<typeof RIG_RECORD_SCHEMA>;
 export type JobVersion = FromSchema<typeof JOB_VERSION_SCHEMA>;
 export type NewCoupon = FromSchema<typeof NEW_COUPON_SCHEMA>;
 export type CouponSummary = FromSchema<typeof COUPON_SUMMARY_SCHEMA>;
-export type CouponRow = FromSchema<(typeof CHANGES_SCHEMA)['properties']['coupons']['items']>;
+export type CouponRow = FromSchema<typeof COUPON_ROW_SCHEMA>;
 export type Coupon = FromSchema<typeof COUPON_SCHEMA>;
 export type CouponPage = FromSchema<typeof COUPON_PAGE_SCHEMA>;
-export type Changes = FromSchema<typeof CHANGES_SCHEMA>;

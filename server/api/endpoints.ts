@@ -3,7 +3,6 @@ import { validateCase } from '../../core/case/validate';
 import {
   BEAD_CHANGE_SCHEMA,
   BEAD_SCHEMA,
-  CHANGES_SCHEMA,
   COUPON_PAGE_SCHEMA,
   COUPON_SCHEMA,
   NEW_BEAD_SCHEMA,
@@ -11,15 +10,27 @@ import {
   NEW_RIG_SCHEMA,
   RIG_RECORD_SCHEMA,
 } from '../../core/record/schema';
+import { validateChange } from '../../core/record/change';
+import {
+  ANY_CHANGE_SCHEMA,
+  CHANGES_SCHEMA,
+  CHANGED_SCHEMA,
+  HISTORY_ENTRY_SCHEMA,
+  type Changed,
+  type HistoryEntry,
+} from '../../core/record/change-schema';
 import { validateBead, validateBeadChange } from '../../core/record/validate-bead';
 import { validateCoupon } from '../../core/record/validate-coupon';
 import { validateRig } from '../../core/record/validate-rig';
 import { ID, INSTANT } from '../../core/schema/parts';
 import type { Validated } from '../../core/schema/validate';
-import { changeBead, findBead, putBead } from '../db/beads';
-import { changesSince, newestRevision } from '../db/changes';
-import { findCoupon, pageOfCoupons, putCoupon } from '../db/coupons';
-import { findRig, listRigs, putRig } from '../db/rigs';
+import { applyChange } from '../db/apply';
+import { findBead } from '../db/beads';
+import { changesSince, newestRevision, somethingSince } from '../db/changes';
+import { findCoupon, pageOfCoupons } from '../db/coupons';
+import { historyOf } from '../db/history';
+import { changeBead, putBead, putCoupon, putRig } from '../db/put';
+import { findRig, listRigs } from '../db/rigs';
 import { write, type Writing } from '../db/write';
 import { OutsideModel } from '../diagnosis/outside-model';
 import { ANSWER_SCHEMA } from './answer-schema';
@@ -154,6 +165,13 @@ const COUPONS = [
     find: (id, { store, report }) => findCoupon(store, id, report),
     put: putCoupon,
   }),
+  endpoint({
+    method: 'get',
+    path: '/coupons/{id}/history',
+    summary: 'Every change of a coupon and its beads, in order, with what stood there before.',
+    answer: { schema: { type: 'array', items: HISTORY_ENTRY_SCHEMA }, description: 'the changes, oldest first' },
+    work: ({ params }, { store, report }) => historyOf(store, params.id, report),
+  }),
 ];
 
 const BEADS = [
@@ -173,7 +191,60 @@ const BEADS = [
     body: { schema: BEAD_CHANGE_SCHEMA, read: validateBeadChange },
     answer: { schema: BEAD_SCHEMA, description: 'the bead as it is kept' },
     problems: ['not-found'],
-    work: ({ params, body }, { store }) => write(store, (writing) => changeBead(writing, params.id, body)),
+    work: async ({ params, body }, { store }) => {
+      await write(store, (writing) => changeBead(writing, params.id, body));
+      return findBead(store, params.id);
+    },
+  }),
+];
+
+/** What is now so of the thing that a change was of. */
+function nowSo({ kind, of }: HistoryEntry, { store, report }: Context): Omit<Changed, 'entry'> {
+  const found = {
+    bead: () => findBead(store, of),
+    coupon: () => findCoupon(store, of, report),
+    rig: () => findRig(store, of),
+  };
+  const what = kind.endsWith('bead') ? 'bead' : kind.endsWith('rig') || kind === 'refit' ? 'rig' : 'coupon';
+  return { [what]: found[what]() };
+}
+
+const CHANGES = [
+  endpoint({
+    method: 'post',
+    path: '/changes',
+    summary: 'Takes one change, once: the same one sent again is answered with what it came to.',
+    body: { schema: ANY_CHANGE_SCHEMA, read: validateChange },
+    answer: { schema: CHANGED_SCHEMA, description: 'its place in the history, and what is now so' },
+    problems: ['not-found', 'conflict', 'touched-since'],
+    work: async ({ body }, context) => {
+      const entry = await write(context.store, (writing) => applyChange(writing, body));
+      return { entry, ...nowSo(entry, context) };
+    },
+  }),
+  endpoint({
+    method: 'get',
+    path: '/changes',
+    summary: 'What changed since a revision, oldest first; waits for something new if asked to.',
+    query: {
+      since: {
+        pattern: '^\\d{1,12}$',
+        takes: 'a whole number',
+        description: 'the newest revision that is known; 0 for none',
+      },
+      limit: LIMIT,
+      wait: {
+        pattern: '^(1?\\d|2[0-5])$',
+        takes: 'a whole number from 0 to 25',
+        description: 'how many seconds to wait where there is nothing new',
+      },
+    },
+    answer: { schema: CHANGES_SCHEMA, description: 'the changes, and up to which revision they go' },
+    work: async ({ query }, { store, report }) => {
+      const since = Number(query.since ?? 0);
+      await somethingSince(store, since, Number(query.wait ?? 0) * 1000);
+      return changesSince(store, since, Number(query.limit ?? 100), report);
+    },
   }),
 ];
 
@@ -206,20 +277,5 @@ export const ENDPOINTS: readonly AnyEndpoint[] = [
   ...RIGS,
   ...COUPONS,
   ...BEADS,
-  endpoint({
-    method: 'get',
-    path: '/changes',
-    summary: 'What changed since a revision, oldest first.',
-    query: {
-      since: {
-        pattern: '^\\d{1,12}$',
-        takes: 'a whole number',
-        description: 'the newest revision that is known; 0 for none',
-      },
-      limit: LIMIT,
-    },
-    answer: { schema: CHANGES_SCHEMA, description: 'the changes, and up to which revision they go' },
-    work: ({ query }, { store, report }) =>
-      changesSince(store, Number(query.since ?? 0), Number(query.limit ?? 100), report),
-  }),
+  ...CHANGES,
 ];

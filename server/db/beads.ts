@@ -54,17 +54,18 @@ function differences(kept: typeof beads.$inferSelect, bead: NewBead): string[] {
 }
 
 /**
- * Logs a bead and gives it its number; the same bead sent again is answered with what is kept.
+ * Logs a bead and gives it its number; the same bead again changes nothing.
+ * @returns whether it was new
  * @throws Refusal when it names what is not kept, or another bead has its id
  */
-export function putBead(writing: Writing, bead: NewBead): Bead {
+export function logBead(writing: Writing, bead: NewBead): boolean {
   const { store, revision } = writing;
   const kept = store.select().from(beads).where(eq(beads.id, bead.id)).get();
   if (kept !== undefined) {
     const [field] = differences(kept, bead);
     if (field !== undefined)
       throw new Refusal('conflict', [{ field, takes: 'what was logged: a bead is not changed' }]);
-    return toBead(kept);
+    return false;
   }
   const problems = missing(store, bead);
   if (problems.length > 0) throw new Refusal('wrong-fields', problems);
@@ -82,31 +83,21 @@ export function putBead(writing: Writing, bead: NewBead): Bead {
     })
     .run();
   recount(writing, couponId);
-  return written(store, id);
+  return true;
 }
 
-function written(store: Store, id: string): Bead {
-  const bead = findBead(store, id);
-  if (bead === null) throw new Error(`bead ${id} was not written`);
-  return bead;
+/** Judges a bead, notes something on it, takes it back or brings it back. */
+export function setBead(writing: Writing, id: string, couponId: string, fields: BeadChange): void {
+  writing.store
+    .update(beads)
+    .set({ ...fields, revision: writing.revision() })
+    .where(eq(beads.id, id))
+    .run();
+  recount(writing, couponId);
 }
 
-/**
- * Judges a bead, notes something on it, takes it back or brings it back; fields that are not named stay.
- * @returns null where there is no such bead
- */
-export function changeBead(writing: Writing, id: string, change: BeadChange): Bead | null {
-  const { store, revision } = writing;
-  const kept = store.select().from(beads).where(eq(beads.id, id)).get();
-  if (kept === undefined) return null;
-  const named = (['outcome', 'note', 'takenBack'] as const).filter((field) => change[field] !== undefined);
-  if (named.some((field) => kept[field] !== change[field])) {
-    store
-      .update(beads)
-      .set({ ...change, revision: revision() })
-      .where(eq(beads.id, id))
-      .run();
-    recount(writing, kept.couponId);
-  }
-  return written(store, id);
+/** What may change of a bead, as it stands, with its coupon; null where there is none. */
+export function beadNow(store: Store, id: string): (Required<BeadChange> & { couponId: string }) | null {
+  const { outcome, note, takenBack, couponId } = beads;
+  return store.select({ outcome, note, takenBack, couponId }).from(beads).where(eq(beads.id, id)).get() ?? null;
 }

@@ -1,15 +1,35 @@
 import { asc, between, eq, gt } from 'drizzle-orm';
-import type { Changes } from '../../core/record/schema';
+import type { Changes } from '../../core/record/change-schema';
 import { toCouponRow, withJob } from './coupons';
+import { overriding } from './history';
 import type { Store } from './store';
 import { readable, toBead, toRig, type Unreadable } from './rows';
 import { beads, coupons, ledger, rigs, setups } from './schema';
+import { onWritten } from './write';
 
 /** The newest revision of all; asking for it shows that the database can be read. */
 export function newestRevision(store: Store): number {
   const row = store.select({ revision: ledger.revision }).from(ledger).get();
   if (row === undefined) throw new Error('the ledger is empty');
   return row.revision;
+}
+
+/**
+ * Comes back as soon as there is something newer than a revision, or when it was waited for long enough.
+ * @param patience ms
+ */
+export function somethingSince(store: Store, since: number, patience: number): Promise<void> {
+  if (patience === 0 || newestRevision(store) > since) return Promise.resolve();
+  return new Promise((done) => {
+    const end = (): void => {
+      clearTimeout(timer);
+      hearNoMore();
+      done();
+    };
+    // Nobody who waits holds up the end of the program.
+    const timer = setTimeout(end, patience).unref();
+    const hearNoMore = onWritten(store, end);
+  });
 }
 
 /**
@@ -68,6 +88,7 @@ export function changesSince(
       report,
     ),
     beads: readable('beads', beadRows, toBead, report),
+    overriding: overriding(store, since, upTo, report),
     upTo,
     more: upTo < newest,
   };

@@ -1,5 +1,6 @@
 import { and, asc, desc, eq, inArray, isNotNull, isNull, sql, type SQL } from 'drizzle-orm';
-import type { Coupon, CouponPage, CouponRow, CouponSummary, NewCoupon } from '../../core/record/schema';
+import type { CouponChange } from '../../core/record/change-schema';
+import type { Coupon, CouponPage, CouponRow, CouponSummary, JobVersion, NewCoupon } from '../../core/record/schema';
 import type { Store } from './store';
 import { nextNumber } from './next-number';
 import { Refusal } from './refusal';
@@ -149,47 +150,59 @@ export function findCoupon(store: Store, id: string, report: Report): Coupon | n
   };
 }
 
-/** Adds a version of the job that is new; one that is kept already may only be named as it stands. */
-function putJob({ store }: Writing, couponId: string, { id, at, job }: NewCoupon['job']): boolean {
-  const kept = store.select().from(jobs).where(eq(jobs.id, id)).get();
-  const text = JSON.stringify(job);
-  if (kept === undefined) {
-    store.insert(jobs).values({ id, couponId, at, job: text }).run();
-    return true;
-  }
-  if (kept.couponId !== couponId || kept.at !== at || !sameDocument(kept.job, text))
-    throw new Refusal('conflict', [
-      { field: 'job', takes: 'an id of its own when it differs: a correction is kept beside it' },
-    ]);
-  return false;
+/** What may change of a coupon, as it stands; null where there is none. */
+export function couponNow(store: Store, id: string): (Required<CouponChange> & { jobId: string }) | null {
+  const { title, rigId, putAway, jobId } = coupons;
+  return store.select({ title, rigId, putAway, jobId }).from(coupons).where(eq(coupons.id, id)).get() ?? null;
 }
 
 /**
- * Writes a coupon, new or again. A job that differs is kept as the next version; what beads were judged by stays.
- * @throws Refusal when the rig is not kept, or a version of the job would change
+ * Adds a version of the job that is new, as what is known of the plate now. One that is kept already may only be named
+ * as it stands, and changes nothing.
+ * @returns whether it was new
+ * @throws Refusal when a version that is kept would change
  */
-export function putCoupon(writing: Writing, coupon: NewCoupon): void {
-  const { store, revision } = writing;
-  const { id, rigId, title, createdAt, job } = coupon;
+export function correctJob({ store, revision }: Writing, couponId: string, { id, at, job }: JobVersion): boolean {
+  const kept = store.select().from(jobs).where(eq(jobs.id, id)).get();
+  const text = JSON.stringify(job);
+  if (kept !== undefined) {
+    if (kept.couponId !== couponId || kept.at !== at || !sameDocument(kept.job, text))
+      throw new Refusal('conflict', [
+        { field: 'job', takes: 'an id of its own when it differs: a correction is kept beside it' },
+      ]);
+    return false;
+  }
+  store.insert(jobs).values({ id, couponId, at, job: text }).run();
+  store.update(coupons).set({ jobId: id, revision: revision() }).where(eq(coupons.id, couponId)).run();
+  return true;
+}
+
+function requireRig(store: Store, rigId: string): void {
   if (store.select({ id: rigs.id }).from(rigs).where(eq(rigs.id, rigId)).get() === undefined)
     throw new Refusal('wrong-fields', [{ field: 'rigId', takes: 'the id of a rig that is kept' }]);
-  const kept = store.select().from(coupons).where(eq(coupons.id, id)).get();
-  const putAway = coupon.putAway ?? kept?.putAway ?? false;
-  if (kept === undefined) {
-    const row = { id, rigId, title, createdAt, putAway, jobId: job.id, beadCount: 0, soundNumber: null };
-    store
-      .insert(coupons)
-      .values({ ...row, revision: revision() })
-      .run();
-    putJob(writing, id, job);
-    return;
-  }
-  const corrected = putJob(writing, id, job);
-  const changed = kept.title !== title || kept.rigId !== rigId || kept.putAway !== putAway;
-  if (!corrected && !changed) return;
+}
+
+/**
+ * Begins a coupon that is not kept yet.
+ * @throws Refusal when its rig is not kept, or its job is another's
+ */
+export function beginCoupon(writing: Writing, coupon: NewCoupon): void {
+  const { id, rigId, title, createdAt, job, putAway = false } = coupon;
+  requireRig(writing.store, rigId);
+  const row = { id, rigId, title, createdAt, putAway, jobId: job.id, beadCount: 0, soundNumber: null };
+  writing.store
+    .insert(coupons)
+    .values({ ...row, revision: writing.revision() })
+    .run();
+  correctJob(writing, id, job);
+}
+
+/** Names a coupon otherwise, moves it to another rig, puts it away or brings it back. @throws Refusal for no rig */
+export function setCoupon({ store, revision }: Writing, id: string, fields: CouponChange): void {
+  if (fields.rigId !== undefined) requireRig(store, fields.rigId);
   store
     .update(coupons)
-    .set({ title, rigId, putAway, jobId: corrected ? job.id : kept.jobId, revision: revision() })
+    .set({ ...fields, revision: revision() })
     .where(eq(coupons.id, id))
     .run();
 }

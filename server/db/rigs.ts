@@ -1,4 +1,5 @@
 import { asc, eq } from 'drizzle-orm';
+import type { RigChange } from '../../core/record/change-schema';
 import type { NewRig, NewSetup, RigRecord } from '../../core/record/schema';
 import type { Store } from './store';
 import { Refusal } from './refusal';
@@ -30,56 +31,47 @@ export function findRig(store: Store, id: string): RigRecord | null {
 const factsOf = ({ rig, arcControlRising, display }: NewSetup): string =>
   JSON.stringify({ rig, arcControlRising, display });
 
-/** Adds a setup that is new; one that is kept already may only be named as it stands. */
-function putSetup({ store, revision }: Writing, rigId: string, setup: NewSetup): boolean {
-  const kept = store.select().from(setups).where(eq(setups.id, setup.id)).get();
-  if (kept === undefined) {
-    store
-      .insert(setups)
-      .values({
-        id: setup.id,
-        rigId,
-        fittedAt: setup.fittedAt,
-        facts: factsOf(setup),
-        assumed: false,
-        revision: revision(),
-      })
-      .run();
-    return true;
-  }
-  const same = kept.rigId === rigId && kept.fittedAt === setup.fittedAt && sameDocument(kept.facts, factsOf(setup));
-  if (!same)
-    throw new Refusal('conflict', [
-      { field: 'setup', takes: 'an id of its own when it differs: a setup is never changed' },
-    ]);
-  return false;
+/** What may change of a rig, as it stands; null where there is none. */
+export function rigNow(store: Store, id: string): (Required<RigChange> & { setupId: string }) | null {
+  const { name, note, putAway, setupId } = rigs;
+  return store.select({ name, note, putAway, setupId }).from(rigs).where(eq(rigs.id, id)).get() ?? null;
 }
 
 /**
- * Writes a rig, new or again, and fits what is new on it; the same write twice changes nothing.
+ * Fits a setup that is new. One that is kept already may only be named as it stands, and changes nothing.
+ * @returns whether it was new
  * @throws Refusal when a setup that is kept would change
  */
-export function putRig(writing: Writing, rig: NewRig): RigRecord {
-  const { store, revision } = writing;
-  const kept = store.select().from(rigs).where(eq(rigs.id, rig.id)).get();
-  const putAway = rig.putAway ?? kept?.putAway ?? false;
-  if (kept === undefined) {
-    const row = { id: rig.id, name: rig.name, note: rig.note, putAway, setupId: rig.setup.id, revision: revision() };
-    store.insert(rigs).values(row).run();
-    putSetup(writing, rig.id, rig.setup);
-  } else {
-    const refitted = putSetup(writing, rig.id, rig.setup);
-    const changed = kept.name !== rig.name || kept.note !== rig.note || kept.putAway !== putAway;
-    if (refitted || changed) {
-      const setupId = refitted ? rig.setup.id : kept.setupId;
-      store
-        .update(rigs)
-        .set({ name: rig.name, note: rig.note, putAway, setupId, revision: revision() })
-        .where(eq(rigs.id, rig.id))
-        .run();
-    }
+export function refit({ store, revision }: Writing, rigId: string, setup: NewSetup): boolean {
+  const kept = store.select().from(setups).where(eq(setups.id, setup.id)).get();
+  const { id, fittedAt } = setup;
+  if (kept !== undefined) {
+    if (kept.rigId !== rigId || kept.fittedAt !== fittedAt || !sameDocument(kept.facts, factsOf(setup)))
+      throw new Refusal('conflict', [
+        { field: 'setup', takes: 'an id of its own when it differs: a setup is never changed' },
+      ]);
+    return false;
   }
-  const written = findRig(store, rig.id);
-  if (written === null) throw new Error(`rig ${rig.id} was not written`);
-  return written;
+  store
+    .insert(setups)
+    .values({ id, rigId, fittedAt, facts: factsOf(setup), assumed: false, revision: revision() })
+    .run();
+  store.update(rigs).set({ setupId: id, revision: revision() }).where(eq(rigs.id, rigId)).run();
+  return true;
+}
+
+/** Begins a rig that is not kept yet, with what is fitted. */
+export function beginRig(writing: Writing, { id, name, note, putAway = false, setup }: NewRig): void {
+  const row = { id, name, note, putAway, setupId: setup.id, revision: writing.revision() };
+  writing.store.insert(rigs).values(row).run();
+  refit(writing, id, setup);
+}
+
+/** Names a rig otherwise, notes something on it, puts it away or brings it back. */
+export function setRig({ store, revision }: Writing, id: string, fields: RigChange): void {
+  store
+    .update(rigs)
+    .set({ ...fields, revision: revision() })
+    .where(eq(rigs.id, id))
+    .run();
 }

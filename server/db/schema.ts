@@ -1,5 +1,6 @@
 import { sql } from 'drizzle-orm';
 import { check, index, integer, sqliteTable, text, uniqueIndex, type AnySQLiteColumn } from 'drizzle-orm/sqlite-core';
+import type { ChangeKind } from '../../core/record/change-schema';
 import type { Outcome } from '../../core/record/schema';
 
 /**
@@ -115,5 +116,35 @@ export const beads = sqliteTable(
   (table) => [
     uniqueIndex('beads_by_number').on(table.couponId, table.number),
     index('beads_by_revision').on(table.revision),
+  ],
+);
+
+/**
+ * Every change that was ever taken, by its own id, so that one sent again is known; and what it changed, so that what
+ * stood there before can be read and brought back. A row is written once. Of a thing that was begun the fields are empty:
+ * the thing itself says them.
+ */
+export const changes = sqliteTable(
+  'changes',
+  {
+    id: text('id').primaryKey(),
+    kind: text('kind').$type<ChangeKind>().notNull(),
+    of: text('of').notNull(),
+    couponId: text('coupon_id').references(() => coupons.id),
+    /** The device it came from; null for a program. */
+    device: text('device'),
+    madeAt: text('made_at').notNull(),
+    revision: integer('revision').notNull(),
+    fields: text('fields').notNull(),
+    before: text('before').notNull(),
+    /** What another had put since, and is no more; null where nothing was. */
+    overrode: text('overrode'),
+  },
+  (table) => [
+    index('changes_by_thing').on(table.of, table.revision),
+    index('changes_by_coupon').on(table.couponId, table.revision),
+    index('changes_that_overrode')
+      .on(table.revision)
+      .where(sql`${table.overrode} IS NOT NULL`),
   ],
 );

@@ -14,14 +14,23 @@ const isLocked = (error: unknown): boolean =>
 
 const pause = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms));
 
+const heard = new WeakMap<Store, Set<() => void>>();
+
+/** Calls back after every write that changed something. @returns how to hear no more */
+export function onWritten(store: Store, listener: () => void): () => void {
+  const listeners = heard.get(store) ?? new Set();
+  heard.set(store, listeners.add(listener));
+  return () => void listeners.delete(listener);
+}
+
 /**
  * Does some work in one transaction, all or nothing. The revision goes up by one when the work asks for it, so that
  * work which finds nothing to change leaves no trace.
  */
 export function writeNow<T>(store: Store, work: (writing: Writing) => T): T {
-  return store.transaction(
+  let taken: number | null = null;
+  const done = store.transaction(
     (transaction) => {
-      let taken: number | null = null;
       const revision = (): number => {
         taken ??= transaction
           .update(ledger)
@@ -34,6 +43,8 @@ export function writeNow<T>(store: Store, work: (writing: Writing) => T): T {
     },
     { behavior: 'immediate' },
   );
+  if (taken !== null) heard.get(store)?.forEach((listener) => listener());
+  return done;
 }
 
 /**

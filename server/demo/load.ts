@@ -4,10 +4,10 @@ import { caseOf } from '../../core/record/case-of';
 import { emptyDraft } from '../../core/record/draft';
 import { USUAL_HABITS } from '../../core/record/habits';
 import type { NewBead, NewCoupon, NewRig } from '../../core/record/schema';
-import { putBead } from '../db/beads';
-import { putCoupon } from '../db/coupons';
+import { logBead } from '../db/beads';
+import { beginCoupon } from '../db/coupons';
 import type { Store } from '../db/store';
-import { putRig } from '../db/rigs';
+import { beginRig } from '../db/rigs';
 import { writeNow } from '../db/write';
 import { COUPONS, type ToldCoupon } from './coupons';
 import { demoId } from './demo-id';
@@ -59,11 +59,11 @@ export function loadWorkshop(store: Store, now: number = Date.now()): void {
   const longest = Math.max(...COUPONS.map(({ daysAgo }) => daysAgo));
   const rigs = demoRigs(new Date(startOf(longest + 1, now)).toISOString());
   writeNow(store, (writing) => {
-    rigs.forEach((rig) => putRig(writing, rig));
+    rigs.forEach((rig) => beginRig(writing, rig));
     COUPONS.forEach((told, index) => {
       const { coupon, beads } = couponAndBeads(told, index, rigs, now);
-      putCoupon(writing, coupon);
-      beads.forEach((bead) => putBead(writing, bead));
+      beginCoupon(writing, coupon);
+      beads.forEach((bead) => logBead(writing, bead));
     });
   });
 }

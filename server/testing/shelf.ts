@@ -2,10 +2,11 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { NewBead, NewCoupon, NewRig } from '../../core/record/schema';
-import { putBead } from '../db/beads';
-import { findCoupon, putCoupon } from '../db/coupons';
+import { findBead } from '../db/beads';
+import { findCoupon } from '../db/coupons';
 import { openStore, type OpenedStore } from '../db/open';
-import { putRig } from '../db/rigs';
+import { putBead, putCoupon, putRig } from '../db/put';
+import { findRig } from '../db/rigs';
 import { writeNow } from '../db/write';
 
 let folder: string;
@@ -73,9 +74,15 @@ export const bead = (id: string, change: Partial<NewBead> = {}): NewBead => ({
   ...change,
 });
 export const put = {
-  rig: (change?: Partial<NewRig>) => writeNow(opened.store, (writing) => putRig(writing, rig(change))),
+  rig: (change?: Partial<NewRig>) => {
+    const value = rig(change);
+    writeNow(opened.store, (writing) => putRig(writing, value));
+    return findRig(opened.store, value.id)!;
+  },
   coupon: (change?: Partial<NewCoupon>) => writeNow(opened.store, (writing) => putCoupon(writing, coupon(change))),
-  bead: (id: string, change?: Partial<NewBead>) =>
-    writeNow(opened.store, (writing) => putBead(writing, bead(id, change))),
+  bead: (id: string, change?: Partial<NewBead>) => {
+    writeNow(opened.store, (writing) => putBead(writing, bead(id, change)));
+    return findBead(opened.store, id)!;
+  },
 };
 export const kept = () => findCoupon(opened.store, 'coupon', nothingUnreadable)!;

@@ -1,0 +1,76 @@
+import { and, asc, between, desc, eq, gt, isNotNull } from 'drizzle-orm';
+import type { HistoryEntry } from '../../core/record/change-schema';
+import { readable, type Unreadable } from './rows';
+import { changes } from './schema';
+import type { Store } from './store';
+import type { Writing } from './write';
+
+type Row = typeof changes.$inferSelect;
+/** A field that was changed by two. */
+export type Overrode = HistoryEntry['overrode'][number];
+
+function toEntry({ fields, before, overrode, ...row }: Row): HistoryEntry {
+  return {
+    ...row,
+    fields: JSON.parse(fields) as HistoryEntry['fields'],
+    before: JSON.parse(before) as HistoryEntry['before'],
+    overrode: overrode === null ? [] : (JSON.parse(overrode) as Overrode[]),
+  };
+}
+
+/** A change that was taken already, by its own id. */
+export function findEntry(store: Store, id: string): HistoryEntry | null {
+  const row = store.select().from(changes).where(eq(changes.id, id)).get();
+  return row === undefined ? null : toEntry(row);
+}
+
+/** Writes a change into the history. */
+export function keepEntry({ store }: Writing, { fields, before, overrode, ...rest }: HistoryEntry): void {
+  store
+    .insert(changes)
+    .values({
+      ...rest,
+      fields: JSON.stringify(fields),
+      before: JSON.stringify(before),
+      overrode: overrode.length === 0 ? null : JSON.stringify(overrode),
+    })
+    .run();
+}
+
+/** What others than this device did to a thing after a revision, newest first. @param device null for a program */
+export function sinceByOthers(store: Store, of: string, against: number, device: string | null): HistoryEntry[] {
+  const rows = store
+    .select()
+    .from(changes)
+    .where(and(eq(changes.of, of), gt(changes.revision, against)))
+    .orderBy(desc(changes.revision))
+    .all();
+  return rows.filter((row) => row.device === null || row.device !== device).map(toEntry);
+}
+
+/** The changes of a coupon and of its beads, in order. */
+export function historyOf(store: Store, couponId: string, report: (row: Unreadable) => void): HistoryEntry[] {
+  const rows = store
+    .select()
+    .from(changes)
+    .where(eq(changes.couponId, couponId))
+    .orderBy(asc(changes.revision), asc(changes.id))
+    .all();
+  return readable('changes', rows, toEntry, report);
+}
+
+/** The changes that stood over another's, between two revisions, oldest first. */
+export function overriding(
+  store: Store,
+  since: number,
+  upTo: number,
+  report: (row: Unreadable) => void,
+): HistoryEntry[] {
+  const rows = store
+    .select()
+    .from(changes)
+    .where(and(isNotNull(changes.overrode), between(changes.revision, since + 1, upTo)))
+    .orderBy(asc(changes.revision))
+    .all();
+  return readable('changes', rows, toEntry, report);
+}
