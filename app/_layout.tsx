@@ -1,18 +1,16 @@
 import '../ui/global.css';
 import { Barlow_500Medium } from '@expo-google-fonts/barlow/500Medium';
 import { Barlow_700Bold } from '@expo-google-fonts/barlow/700Bold';
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { QueryClientProvider } from '@tanstack/react-query';
 import { useFonts } from 'expo-font';
 import { Slot } from 'expo-router';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { startAhead } from '@/features/bench/start-ahead';
-import { isWorthRepeating } from '@/features/shared/api';
+import { recordsClient } from '@/features/shared/records-client';
+import { useWorkshopServer } from '@/features/shared/use-workshop-server';
 import { Shell } from '@/features/shell/Shell';
 
-/** The server stands beside the app, so a request is worth sending even when the browser says "offline". */
-const client = new QueryClient({
-  defaultOptions: { queries: { networkMode: 'always', retry: isWorthRepeating, staleTime: 30_000 } },
-});
+const client = recordsClient();
 // Most visits begin on the bench.
 if (globalThis.location?.pathname === '/') startAhead(client);
 
@@ -21,6 +19,7 @@ export { PlaceError as ErrorBoundary } from '@/features/shell/PlaceError';
 export default function Layout() {
   // Words show at once in a fallback face and change when the fonts are there.
   useFonts({ Barlow_500Medium, Barlow_700Bold });
+  useWorkshopServer(client);
   return (
     <SafeAreaProvider>
       <QueryClientProvider client={client}>

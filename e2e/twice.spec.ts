@@ -22,11 +22,11 @@ test('leaving the page while a bead is saved neither loses nor doubles it', asyn
   await newCoupon(page, 'Hurried plate');
   await tapFinding(page, 'See', 'Flat, washed out');
   // The server stores it; its answer never comes back.
-  await page.route('**/api/beads/**', async (route) => {
+  await page.route('**/api/changes', async (route) => {
     await route.fetch();
     await new Promise(() => undefined);
   });
-  const stored = page.waitForRequest('**/api/beads/**');
+  const stored = page.waitForRequest('**/api/changes');
   await page.getByRole('button', { name: 'Log bead 1' }).click();
   await stored;
   await page.waitForTimeout(500);

@@ -1,10 +1,11 @@
 import matchesDraftHistory from '../core/compiled/draft-history';
 import matchesHabits from '../core/compiled/habits';
+import type { ChangeKind } from '../core/record/change-schema';
 import { emptyDraft, type DraftHistory } from '../core/record/draft';
 import { USUAL_HABITS, type Habits } from '../core/record/habits';
 import type { CompiledValidator } from '../core/schema/validate';
 import { platform } from './ports';
-import type { StoredShape } from './stored';
+import { store, stored, type StoredShape } from './stored';
 
 /** Everything that this device keeps, by name. */
 
@@ -26,6 +27,54 @@ export const BENCH_COUPON: StoredShape<string | null> = {
   matches: isIdOrNull,
   migrations: {},
   initial: null,
+};
+
+/** What this device calls itself, so that others can tell their changes from its own; null until it is first asked. */
+const DEVICE: StoredShape<string | null> = {
+  key: 'device',
+  version: 2,
+  matches: isIdOrNull,
+  migrations: {},
+  initial: null,
+};
+
+/** The id of this device, made when it is first asked for. */
+export function deviceId(): string {
+  const known = stored(DEVICE);
+  if (known !== null) return known;
+  const made = platform().newId();
+  store(DEVICE, made);
+  return made;
+}
+
+/** One field that two devices changed: what each put, and whose change it was that came later and stands. */
+export type Conflict = {
+  id: string;
+  kind: ChangeKind;
+  of: string;
+  couponId: string | null;
+  field: string;
+  was: unknown;
+  now: unknown;
+  /** The revision at which the later one was taken. */
+  revision: number;
+  /** Which of the two was made on this device. */
+  mine: 'later' | 'earlier';
+  /** The earlier change. */
+  by: string;
+};
+
+const isConflicts = ((value: unknown) =>
+  Array.isArray(value) &&
+  value.every((one) => typeof one === 'object' && one !== null && 'field' in one && 'of' in one)) as CompiledValidator;
+
+/** Conflicts that were not read yet. */
+export const CONFLICTS: StoredShape<readonly Conflict[]> = {
+  key: 'conflicts',
+  version: 2,
+  matches: isConflicts,
+  migrations: {},
+  initial: [],
 };
 
 /** A draft of version 1 had no id and kept its whole past; the past is let go, what was tapped stays. */

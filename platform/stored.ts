@@ -25,7 +25,8 @@ let listening = false;
 
 const tell = (): void => listeners.forEach((listener) => listener());
 
-function say(next: StorageNotice | null): void {
+/** Says something about the device's storage, or that there is nothing more to say. */
+export function sayStorage(next: StorageNotice | null): void {
   notice = next;
   tell();
 }
@@ -60,7 +61,7 @@ function load<T>(shape: StoredShape<T>): T {
   } catch {
     if (text !== null) setAside(shape, text);
     // Telling a listener while a screen is being drawn is not allowed; the next turn is soon enough.
-    queueMicrotask(() => say('unreadable'));
+    queueMicrotask(() => sayStorage('unreadable'));
   }
   memory.set(shape.key, value);
   return value;
@@ -131,7 +132,7 @@ export function useStorageNotice(): [StorageNotice | null, () => void] {
     () => notice,
     () => notice,
   );
-  return [said, useCallback(() => say(null), [])];
+  return [said, useCallback(() => sayStorage(null), [])];
 }
 
 /** Forgets what was read, as a new visit would. For tests. */

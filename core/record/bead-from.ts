@@ -65,3 +65,8 @@ export function draftFromLast(last: Pick<Bead, 'settings' | 'move'> | null, id: 
     move?.kind === 'setting' && move.setting !== undefined && move.to !== undefined ? { [move.setting]: move.to } : {};
   return { ...emptyDraft(id), settings: { ...settings, ...turned } };
 }
+
+/** The draft that a bead was logged from, to go on with it. @param id of the new draft */
+export function draftFromBead({ settings, readings, findings }: Omit<NewBead, 'id'>, id: string): Draft {
+  return { ...emptyDraft(id), settings, readings, findings };
+}

@@ -52,8 +52,8 @@ describe('the draft of a bead', () => {
     expect(back.unlog).toBe('bead-7');
     expect(back.history.now).toEqual({ ...first, id: 'new' });
     const start = undo(back.history, 'newer');
-    expect(start).toEqual({ unlog: null, history: { now: { ...EMPTY_DRAFT, id: 'new' }, past: [] } });
-    expect(undo(start.history, 'x')).toEqual({ unlog: null, history: start.history });
+    expect(start).toEqual({ unlog: null, rejudge: null, history: { now: { ...EMPTY_DRAFT, id: 'new' }, past: [] } });
+    expect(undo(start.history, 'x')).toEqual({ unlog: null, rejudge: null, history: start.history });
   });
 
   it('keeps what a step changed, and no more than fifty steps of it', () => {

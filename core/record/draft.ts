@@ -2,6 +2,7 @@ import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
 import { FINDINGS_SCHEMA, READINGS_SCHEMA, SETTINGS_SCHEMA, type FindingState } from '../case/schema';
 import type { StatedId } from '../evidence/ids';
 import { ID } from '../schema/parts';
+import { OUTCOMES } from './bead-schema';
 import { SETTING_NAMES, takesFigure, type ReadSetting, type Reading, type SettingName } from '../setting/table';
 
 /**
@@ -57,6 +58,13 @@ export const DRAFT_HISTORY_SCHEMA = {
           before: { type: 'array', maxItems: 200, items: FIELD_BEFORE_SCHEMA },
           /** The bead that this step logged, if it did. */
           logged: { type: ['string', 'null'], maxLength: 40 },
+          /** The bead that this step judged, if it did, and how it had been judged. */
+          judged: {
+            type: ['object', 'null'],
+            additionalProperties: false,
+            required: ['bead', 'was'],
+            properties: { bead: { type: 'string', maxLength: 40 }, was: { enum: [...OUTCOMES, null] } },
+          },
         },
       },
     },
@@ -83,20 +91,35 @@ function fieldsBefore(before: Draft, after: Draft): FieldBefore[] {
   });
 }
 
+type Step = DraftHistory['past'][number];
+export type Judged = NonNullable<Step['judged']>;
+
+const after = (history: DraftHistory, now: Draft, made: Step): DraftHistory => ({
+  now,
+  past: [...history.past, made].slice(-LONGEST_PAST),
+});
+
 /** The next state of a draft, with the way back kept. @param logged id of a bead this step logged */
 export function step(history: DraftHistory, next: Draft, logged: string | null = null): DraftHistory {
   const before = fieldsBefore(history.now, next);
   if (before.length === 0 && logged === null) return history;
-  return { now: next, past: [...history.past, { before, logged }].slice(-LONGEST_PAST) };
+  return after(history, next, { before, logged });
 }
 
+/** A step that judged a bead: the draft stays, the way back is kept. */
+export const judgedStep = (history: DraftHistory, judged: Judged): DraftHistory =>
+  after(history, history.now, { before: [], logged: null, judged });
+
+/** A step back, and what of it has to be made good in the record: a bead to take back, or to judge as it was. */
+export type Undone = { history: DraftHistory; unlog: string | null; rejudge: Judged | null };
+
 /**
- * One step back; `unlog` is the id of a bead to take back when that step had logged one. The bead that was taken back
- * keeps its id, so the draft goes on under a new one.
+ * One step back. A bead that was taken back keeps its id, so the draft goes on under a new one.
+ * @param newId for the draft where that step had logged it
  */
-export function undo(history: DraftHistory, newId: string): { history: DraftHistory; unlog: string | null } {
+export function undo(history: DraftHistory, newId: string): Undone {
   const last = history.past[history.past.length - 1];
-  if (last === undefined) return { history, unlog: null };
+  if (last === undefined) return { history, unlog: null, rejudge: null };
   const now: Draft = { ...history.now, id: last.logged === null ? history.now.id : newId };
   for (const part of PARTS) {
     const fields = { ...fieldsOf(now, part) };
@@ -106,7 +129,7 @@ export function undo(history: DraftHistory, newId: string): { history: DraftHist
     }
     Object.assign(now, { [part]: fields });
   }
-  return { history: { now, past: history.past.slice(0, -1) }, unlog: last.logged };
+  return { history: { now, past: history.past.slice(0, -1) }, unlog: last.logged, rejudge: last.judged ?? null };
 }
 
 const AFTER: Record<FindingState, FindingState> = { unknown: 'present', present: 'absent', absent: 'unknown' };

@@ -5,8 +5,7 @@ import { useStoredPart } from '@/platform/stored';
 import { Loading, StateNote } from '@/ui/State';
 import { useTitle } from '@/ui/use-keys';
 import { WIDE } from '@/ui/wide';
-import { RequestProblem } from '../shared/api';
-import { askAgain, useCoupon, useNewestCouponId } from '../shared/use-records';
+import { askAgain, isGone, useCoupon, useNewestCouponId } from '../shared/use-records';
 import { BenchProvider } from './bench';
 import { PhoneBench } from './PhoneBench';
 import { WideBench } from './WideBench';
@@ -19,7 +18,7 @@ export function BenchScreen() {
   const chosen = useStoredPart(BENCH_COUPON, (id) => id);
   const found = useCoupon(chosen);
   // A coupon that was chosen here and is not kept there any more gives way to the newest.
-  const gone = found.error instanceof RequestProblem && found.error.code === 'not-found';
+  const gone = isGone(found.error);
   const newest = useNewestCouponId(chosen === null || gone);
   const instead = useCoupon(chosen === null || gone ? (newest.data ?? null) : null);
   const coupon = (gone ? undefined : found.data) ?? instead.data;

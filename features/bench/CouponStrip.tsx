@@ -6,6 +6,7 @@ import { firstShown, outcomeWords } from '@/core/record/outcome';
 import type { Bead } from '@/core/record/schema';
 import { BeadDrawing } from '@/ui/bead/BeadDrawing';
 import { Words } from '@/ui/Words';
+import { useWaits } from '../shared/use-records';
 import { useBenchRecords, useLive } from './bench';
 
 /** Beads drawn at once; the older ones of a long coupon stand in its record. */
@@ -60,6 +61,7 @@ function BeadInWork({ number }: { number: number }) {
 
 const LoggedBead = memo(function LoggedBead({ bead }: { bead: Bead }) {
   const words = outcomeWords({ outcome: bead.outcome, shows: firstShown(bead) });
+  const mark = `${bead.number}${useWaits(bead.id) ? ' waits' : ''}`;
   return (
     <Link
       href={{ pathname: '/coupon/[couponId]', params: { couponId: bead.couponId, bead: String(bead.number) } }}
@@ -67,13 +69,13 @@ const LoggedBead = memo(function LoggedBead({ bead }: { bead: Bead }) {
     >
       <Pressable
         role="link"
-        aria-label={`Bead ${bead.number}, ${words}`}
+        aria-label={`Bead ${mark}, ${words}`}
         className="w-32 rounded-sm border-4 border-transparent"
       >
         <BeadDrawing bead={appearanceFrom(bead.appearance)} view="top" height={64} />
         <Words className="bg-plate px-2 text-sm" numberOfLines={1}>
           <Words strong className="text-sm">
-            {bead.number}
+            {mark}
           </Words>{' '}
           {words}
         </Words>

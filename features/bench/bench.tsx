@@ -1,10 +1,11 @@
-import { createContext, useContext, useEffect, useMemo, useRef, type ReactNode } from 'react';
+import { createContext, useContext, useEffect, useMemo, useRef, type ReactNode, type RefObject } from 'react';
 import type { Case, FindingState } from '@/core/case/schema';
 import { nextSettings, startingSettings } from '@/core/correction/next-settings';
 import type { StatedId } from '@/core/evidence/ids';
 import { beadFrom, draftAfter, draftFromLast } from '@/core/record/bead-from';
 import { caseOf, dialsOf } from '@/core/record/case-of';
 import {
+  judgedStep,
   setFinding,
   setReading,
   setSetting,
@@ -16,15 +17,17 @@ import {
   type DraftHistory,
 } from '@/core/record/draft';
 import type { Habits } from '@/core/record/habits';
-import type { Bead, Coupon, Outcome } from '@/core/record/schema';
+import type { Bead, BeadChange, Coupon, Outcome } from '@/core/record/schema';
 import type { Dials } from '@/core/setting/dials';
 import type { ReadSetting, Reading, SettingName } from '@/core/setting/table';
 import { draftOn } from '@/platform/kept';
+import { undoWaiting } from '@/platform/outbox';
 import { platform } from '@/platform/ports';
 import { store, stored, useStoredPart } from '@/platform/stored';
 import { useAnswer, type LiveAnswer } from '@/workers/use-answer';
 import { useHabits } from '../shared/use-habits';
-import { useChangeBead, usePutBead } from '../shared/use-records';
+import { makeChange } from '../shared/sending';
+import { useSubmit } from '../shared/use-records';
 import { useRest } from './use-rest';
 
 /**
@@ -109,11 +112,6 @@ export function BenchProvider({ coupon, children }: { coupon: Coupon; children: 
     [lastBead],
   );
   const kept = useStoredPart(draftOn(coupon.id), whole);
-  // The page was left while a bead was being saved, and it was: its draft is not logged again, the next one goes on.
-  const isLogged = kept !== null && coupon.beads.some(({ id }) => id === kept.now.id);
-  useEffect(() => {
-    if (isLogged) store(draftOn(coupon.id), step(kept, draftFromLast(lastBead, platform().newId()), kept.now.id));
-  }, [coupon.id, isLogged, kept, lastBead]);
   const draft = (kept ?? fresh).now;
   const input = useMemo(
     () => caseOf(setup, coupon.job.job, draft, habits.schools),
@@ -124,7 +122,13 @@ export function BenchProvider({ coupon, children }: { coupon: Coupon; children: 
     () => ({ ...answered, input, settled: answered.answer !== null && answered.of === input }),
     [answered, input],
   );
-  const { saving, actions } = useWrites(records, fresh, live, habits);
+  const { saving, actions, logging } = useWrites(records, fresh, live, habits);
+  // The page was left while a bead was being logged, and it was: its draft is not logged again, the next one goes on.
+  const isLogged = kept !== null && coupon.beads.some(({ id }) => id === kept.now.id);
+  useEffect(() => {
+    if (isLogged && logging.current !== kept.now.id)
+      store(draftOn(coupon.id), step(kept, draftFromLast(lastBead, platform().newId()), kept.now.id));
+  }, [coupon.id, isLogged, kept, lastBead, logging]);
   return (
     <RecordsContext.Provider value={records}>
       <FreshContext.Provider value={fresh}>
@@ -144,10 +148,9 @@ function useWrites(
   fresh: DraftHistory,
   live: Live,
   habits: Habits,
-): { saving: Saving; actions: Actions } {
-  const putBead = usePutBead();
-  const changeBead = useChangeBead();
-  const now = { records, fresh, live, habits, putBead, changeBead };
+): { saving: Saving; actions: Actions; logging: RefObject<string | null> } {
+  const { busy, problem, put } = useSubmit();
+  const now = { records, fresh, live, habits };
   const latest = useRef(now);
   useEffect(() => {
     latest.current = now;
@@ -161,6 +164,12 @@ function useWrites(
     const change = (make: (draft: Draft) => Draft): void => {
       rest.end();
       store(shape(), step(history(), make(history().now)));
+    };
+    /** What is put on a bead by undoing: against the newest that is known of it. */
+    const changeBead = (id: string, fields: BeadChange): Promise<boolean> => {
+      const { coupon } = latest.current.records;
+      const bead = coupon.beads.find((one) => one.id === id);
+      return put([makeChange('change-bead', id, fields, bead?.revision ?? coupon.revision)]);
     };
     return {
       tap: (finding) => change((draft) => tapFinding(draft, finding)),
@@ -185,7 +194,7 @@ function useWrites(
         change((draft) => ({ ...draft, settings: nextSettings(draft.settings, answer.correction, changes) }));
       },
       log: () => {
-        const { live: said, records: kept, habits: ways, putBead: put } = latest.current;
+        const { live: said, records: kept, habits: ways } = latest.current;
         const draft = history().now;
         // Only an answer to this very draft is logged with it, and a draft is logged once.
         if (said.answer === null || !said.settled || logging.current === draft.id || rest.isResting()) return;
@@ -193,34 +202,40 @@ function useWrites(
         const { answer, input } = said;
         const { coupon } = kept;
         const ran = { couponId: coupon.id, setupId: coupon.rig.setup.id, jobId: coupon.job.id };
-        const bead = beadFrom(draft, input, answer, ran, ways, platform().now());
+        const { id, ...bead } = beadFrom(draft, input, answer, ran, ways, platform().now());
         const next = draftAfter(draft, answer, ways.changes, platform().newId());
-        put.mutate(bead, {
-          onSuccess: () => {
-            const then = stored(draftOn(coupon.id)) ?? { now: draft, past: [] };
-            if (then.now.id !== bead.id) return;
-            store(draftOn(coupon.id), step(then, next, bead.id));
+        // The change has the id that the draft was begun with, so that it is there once whatever happens.
+        void put([makeChange('log-bead', id, bead, 0, id)]).then((isKept) => {
+          const then = stored(draftOn(coupon.id)) ?? { now: draft, past: [] };
+          if (isKept && then.now.id === id) {
+            store(draftOn(coupon.id), step(then, next, id));
             rest.begin();
-          },
-          onSettled: () => (logging.current = null),
+          }
+          logging.current = null;
         });
       },
       judge: (outcome) => {
         const { lastBead } = latest.current.records;
-        if (lastBead !== null) latest.current.changeBead.mutate({ id: lastBead.id, change: { outcome } });
+        if (lastBead === null || lastBead.outcome === outcome) return;
+        const judged = { bead: lastBead.id, was: lastBead.outcome };
+        const here = shape();
+        const then = judgedStep(history(), judged);
+        void changeBead(lastBead.id, { outcome }).then((isKept) => isKept && store(here, then));
       },
       undo: () => {
         rest.end();
-        const back = undo(history(), platform().newId());
+        const { history: back, unlog, rejudge } = undo(history(), platform().newId());
         const here = shape();
-        if (back.unlog === null) return store(here, back.history);
-        const change = { id: back.unlog, change: { takenBack: true } };
-        latest.current.changeBead.mutate(change, { onSuccess: () => store(here, back.history) });
+        const takeBack = async (): Promise<boolean> => {
+          if (rejudge !== null) return changeBead(rejudge.bead, { outcome: rejudge.was });
+          if (unlog === null || (await undoWaiting(unlog).catch(() => false))) return true;
+          return changeBead(unlog, { takenBack: true });
+        };
+        if (rejudge === null && unlog === null) store(here, back);
+        else void takeBack().then((isKept) => isKept && store(here, back));
       },
     };
-  }, [rest]);
+  }, [put, rest]);
 
-  const isSaving = putBead.isPending;
-  const problem = putBead.error?.message ?? changeBead.error?.message ?? null;
-  return { saving: useMemo(() => ({ saving: isSaving, resting, problem }), [isSaving, resting, problem]), actions };
+  return { saving: useMemo(() => ({ saving: busy, resting, problem }), [busy, resting, problem]), actions, logging };
 }

@@ -12,7 +12,9 @@ import { OnBench, openShop, type Shop } from './testing/shop';
 import { REST_MS } from './use-rest';
 
 let shop: Shop;
-beforeEach(() => (shop = openShop()));
+beforeEach(async () => {
+  shop = await openShop();
+});
 afterEach(() => replacePlatform(null));
 
 function Screen() {

@@ -8,7 +8,9 @@ import { OnBench, openShop, type Shop } from './testing/shop';
 import { useBenchKeys } from './use-bench-keys';
 
 let shop: Shop;
-beforeEach(() => (shop = openShop()));
+beforeEach(async () => {
+  shop = await openShop();
+});
 afterEach(() => replacePlatform(null));
 
 /** The bench with its keys, and which knob is open. */

@@ -26,7 +26,8 @@ import {
 } from '../shared/job-words';
 import { recordResolver, typedFigure } from '../shared/record-form';
 import { useUnits } from '../shared/use-habits';
-import { usePutCoupon } from '../shared/use-records';
+import { useSubmit } from '../shared/use-records';
+import { couponChanges } from './job-changes';
 import {
   couponFrom,
   fieldOf,
@@ -47,10 +48,12 @@ const toggled = <T,>(list: readonly T[], item: T): T[] =>
   list.includes(item) ? list.filter((other) => other !== item) : [...list, item];
 
 /** What the plate is. Makes a new coupon, or corrects the job of one. */
-export function JobForm({ coupon, like, rigs }: FormProps) {
+export function JobForm({ coupon: now, like, rigs }: FormProps) {
   const router = useRouter();
   const units = useUnits();
-  const put = usePutCoupon();
+  const { put, busy, problem } = useSubmit();
+  // What another device changes meanwhile moves nothing here: only what is changed in this form is sent.
+  const [coupon] = useState(now);
   const from = useMemo(() => coupon?.job.job ?? startingJob(like?.job.job ?? null), [coupon, like]);
   const [begun] = useState<Begun>(() => ({
     couponId: platform().newId(),
@@ -68,14 +71,11 @@ export function JobForm({ coupon, like, rigs }: FormProps) {
     resolver,
     mode: 'onChange',
   });
-  const save = handleSubmit((values) => {
+  const save = handleSubmit(async (values) => {
     const record = couponFrom(values, coupon, from, begun, units);
-    put.mutate(record, {
-      onSuccess: () => {
-        store(BENCH_COUPON, record.id);
-        router.replace('/');
-      },
-    });
+    if (!(await put(couponChanges(record, coupon)))) return;
+    store(BENCH_COUPON, record.id);
+    router.replace('/');
   });
   const anyWrong = Object.keys(formState.errors).length > 0;
   return (
@@ -124,14 +124,14 @@ export function JobForm({ coupon, like, rigs }: FormProps) {
           Beads that are logged keep the job they were run on; a correction counts from the next bead.
         </Words>
       )}
-      {put.isError && <Words role="alert" strong>{`Not saved. ${put.error.message}`}</Words>}
+      {problem !== null && <Words role="alert" strong>{`Not saved. ${problem}`}</Words>}
       <Row className="gap-2">
         <Button label="Back" onPress={() => (router.canGoBack() ? router.back() : router.replace('/'))} />
         <Button
           tone="act"
           className="flex-1"
-          disabled={anyWrong || put.isPending}
-          label={put.isPending ? 'Saving…' : coupon === null ? 'Put it on the bench' : 'Keep it'}
+          disabled={anyWrong || busy}
+          label={busy ? 'Saving…' : coupon === null ? 'Put it on the bench' : 'Keep it'}
           onPress={() => void save()}
         />
       </Row>

@@ -4,8 +4,7 @@ import { platform } from '@/platform/ports';
 import { useStoredPart } from '@/platform/stored';
 import { Loading, StateNote } from '@/ui/State';
 import { useTitle } from '@/ui/use-keys';
-import { RequestProblem } from '../shared/api';
-import { askAgain, useCoupon, useNewestCouponId, useRigs } from '../shared/use-records';
+import { askAgain, isGone, useCoupon, useNewestCouponId, useRigs } from '../shared/use-records';
 import { JobForm } from './JobForm';
 
 /** The job of a coupon: what the plate is. @param couponId null for a new coupon, which begins like the one in work */
@@ -17,7 +16,7 @@ export function JobScreen({ couponId }: { couponId: string | null }) {
   const newest = useNewestCouponId(couponId === null && inWork === null);
   const likeId = couponId ?? inWork ?? newest.data ?? null;
   const like = useCoupon(likeId);
-  const missing = like.error instanceof RequestProblem && like.error.code === 'not-found';
+  const missing = isGone(like.error);
   if (couponId !== null && missing)
     return (
       <StateNote
@@ -38,8 +37,7 @@ export function JobScreen({ couponId }: { couponId: string | null }) {
         }}
       />
     );
-  const waiting = rigs.data === undefined || newest.isLoading || like.isLoading;
-  if (waiting) return <Loading what="the job" />;
+  if (rigs.data === undefined || newest.isLoading || like.isLoading) return <Loading what="the job" />;
   const coupon = couponId === null ? null : (like.data ?? null);
   const usable = rigs.data.filter(({ id, putAway }) => !putAway || id === coupon?.rigId);
   if (usable.length === 0)

@@ -19,11 +19,13 @@ import { Loading, StateNote } from '@/ui/State';
 import { likelihoodWords } from '@/ui/temper';
 import { useTitle } from '@/ui/use-keys';
 import { Heading, Words } from '@/ui/Words';
-import { RequestProblem } from '../shared/api';
 import { jobWords } from '../shared/job-words';
 import { fittedWords } from '../shared/rig-words';
 import { useUnits } from '../shared/use-habits';
-import { useCoupon, usePutCoupon } from '../shared/use-records';
+import { makeChange } from '../shared/sending';
+import { isGone, useCoupon, useSubmit, useWaits } from '../shared/use-records';
+import { CouponHistory } from './CouponHistory';
+import { JudgeNote } from './JudgeNote';
 import { clockWords, dayWords } from './time-words';
 
 type DetailProps = {
@@ -40,7 +42,7 @@ export function CouponDetail({ couponId, bead, onAllBeads, named }: DetailProps)
   const found = useCoupon(couponId);
   const router = useRouter();
   useTitle(named ? (found.data?.title ?? 'Coupon') : 'Log');
-  if (found.error instanceof RequestProblem && found.error.code !== null)
+  if (isGone(found.error))
     return (
       <StateNote
         title="No such coupon"
@@ -48,7 +50,7 @@ export function CouponDetail({ couponId, bead, onAllBeads, named }: DetailProps)
         action={{ label: 'To the log', onPress: () => router.replace('/log') }}
       />
     );
-  if (found.isError)
+  if (found.error !== null)
     return (
       <StateNote
         title="The coupon cannot be read"
@@ -65,9 +67,9 @@ type RecordProps = { coupon: Coupon; wanted: number | null; onAllBeads: () => vo
 function CouponRecord({ coupon, wanted, onAllBeads }: RecordProps) {
   const router = useRouter();
   const units = useUnits();
-  const put = usePutCoupon();
+  const { put, busy, problem } = useSubmit();
   const beads = wanted === null ? coupon.beads : coupon.beads.filter(({ number }) => number === wanted);
-  const { id, rigId, title, createdAt, job, putAway } = coupon;
+  const { id, title, createdAt, job, putAway } = coupon;
   return (
     <ScrollView contentContainerClassName="w-full max-w-5xl gap-4 self-center p-4 pb-10">
       <View className="gap-1">
@@ -82,14 +84,15 @@ function CouponRecord({ coupon, wanted, onAllBeads }: RecordProps) {
       {beads.map((bead) => (
         <BeadRecord key={bead.id} bead={bead} coupon={coupon} />
       ))}
-      {put.isError && <Words role="alert" strong>{`Not saved. ${put.error.message}`}</Words>}
+      {problem !== null && <Words role="alert" strong>{`Not saved. ${problem}`}</Words>}
+      <CouponHistory coupon={coupon} />
       <Row className="flex-wrap gap-2">
         {wanted !== null && <Button label="All its beads" onPress={onAllBeads} />}
         <Button label="To the log" onPress={() => router.push('/log')} />
         <Button
           label={putAway ? 'Bring it back' : 'Put it away'}
-          disabled={put.isPending}
-          onPress={() => put.mutate({ id, rigId, title, createdAt, job, putAway: !putAway })}
+          disabled={busy}
+          onPress={() => void put([makeChange('change-coupon', id, { putAway: !putAway }, coupon.revision)])}
         />
         <Button
           tone="act"
@@ -133,13 +136,14 @@ function BeadRecord({ bead, coupon }: { bead: Bead; coupon: Coupon }) {
       held === state ? [(bead.names[id] ?? id.replace(/-/g, ' ')).toLowerCase()] : [],
     );
   const [seen, absent] = [named('present'), named('absent')];
+  const waits = useWaits(bead.id);
   return (
     <View role="article" aria-label={`Bead ${bead.number}`} className="gap-3 rounded-md bg-plate p-3">
       <Row className="items-baseline justify-between">
         <Heading
           level={2}
           className="text-xl"
-        >{`Bead ${bead.number}${bead.outcome ? `: ${OUTCOME_WORDS[bead.outcome]}` : ''}`}</Heading>
+        >{`Bead ${bead.number}${waits ? ' (waits for the server)' : ''}${bead.outcome ? `: ${OUTCOME_WORDS[bead.outcome]}` : ''}`}</Heading>
         <Words className="text-sm">{clockWords(bead.ranAt)}</Words>
       </Row>
       <View className={`gap-3 ${wide ? 'flex-row' : ''}`}>
@@ -168,6 +172,7 @@ function BeadRecord({ bead, coupon }: { bead: Bead; coupon: Coupon }) {
             <Words strong>{`Then: ${moveInWords(bead.move, setup === undefined ? {} : dialsOf(setup), units)}`}</Words>
           )}
           {bead.note !== '' && <Words>{bead.note}</Words>}
+          <JudgeNote bead={bead} />
         </View>
       </View>
     </View>

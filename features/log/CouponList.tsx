@@ -15,6 +15,7 @@ import { jobWords } from '../shared/job-words';
 import { useUnits } from '../shared/use-habits';
 import type { useLog } from '../shared/use-records';
 import { dayWords } from './time-words';
+import { WaitingLine } from './WaitingLine';
 
 type Shown = LogFilter['state'] | 'away';
 const SHOWN: { value: Shown; label: string }[] = [
@@ -33,7 +34,7 @@ type ListProps = {
 
 /** Every coupon, newest first, a page at a time. */
 export function CouponList({ log, filter, onFilter, chosenId }: ListProps) {
-  if (log.isError)
+  if (log.data === undefined && log.isError)
     return (
       <StateNote
         title="The log cannot be read"
@@ -41,7 +42,7 @@ export function CouponList({ log, filter, onFilter, chosenId }: ListProps) {
         action={{ label: 'Try again', onPress: () => void log.refetch() }}
       />
     );
-  const coupons = log.data?.pages.flatMap((page) => page.coupons);
+  const coupons = log.data?.flatMap((page) => page.coupons);
   return (
     <FlatList
       data={coupons ?? []}
@@ -54,6 +55,7 @@ export function CouponList({ log, filter, onFilter, chosenId }: ListProps) {
       ListHeaderComponent={
         <View className="gap-3">
           <Heading level={1}>Log</Heading>
+          <WaitingLine />
           <Choice
             label="Which coupons"
             options={SHOWN}

@@ -23,7 +23,7 @@ export function LogPlace({ couponId }: { couponId: string | null }) {
   // Letters may come faster than pages do; the list follows when there is time.
   const asked = useDeferredValue(filter);
   const log = useLog(asked);
-  const firstId = log.data?.pages[0]?.coupons[0]?.id ?? null;
+  const firstId = log.data?.[0]?.coupons[0]?.id ?? null;
   // On a wide screen the newest stands open while none is chosen.
   const shown = couponId ?? (isWide ? firstId : null);
   const number = bead === undefined ? null : Number(bead);

@@ -6,6 +6,7 @@ import { mixName } from '@/core/case/gas-mix';
 import type { Gas, WireClass } from '@/core/case/schema';
 import { wireSize } from '@/core/quantity/wire-size';
 import { unitOf } from '@/core/quantity/units';
+import type { WaitingChange } from '@/core/record/change-schema';
 import type { RigRecord } from '@/core/record/schema';
 import { validateRig } from '@/core/record/validate-rig';
 import { platform } from '@/platform/ports';
@@ -19,7 +20,9 @@ import { Heading, Words } from '@/ui/Words';
 import { recordResolver } from '../shared/record-form';
 import { DISPLAY_WORDS, POLARITY_WORDS, USUAL_GASES, WIRE_DIAMETERS, WIRE_WORDS } from '../shared/rig-words';
 import { useUnits } from '../shared/use-habits';
-import { usePutRig } from '../shared/use-records';
+import { makeChange } from '../shared/sending';
+import { useSubmit } from '../shared/use-records';
+import { rigChanges } from './rig-changes';
 import {
   fieldOf,
   fittedFor,
@@ -43,16 +46,19 @@ type FormProps = {
   record: RigRecord | null;
   /** Whether the page is of this rig, and not of the list it stands beside. */
   named: boolean;
+  onKept: () => void;
 };
 
 /** One rig: what is fitted now. */
-export function RigForm({ rigId, record, named }: FormProps) {
+export function RigForm({ rigId, record: now, named, onKept }: FormProps) {
+  // What another device changes meanwhile moves nothing here: only what is changed in this form is sent.
+  const [record] = useState(now);
   const from = record ?? NEW_RIG;
   const title = record?.name ?? 'New rig';
   useTitle(named ? title : 'Rig');
   const router = useRouter();
   const units = useUnits();
-  const put = usePutRig();
+  const { put, busy, problem } = useSubmit();
   const [begun] = useState<Begun>(() => ({
     rigId,
     setupId: platform().newId(),
@@ -74,15 +80,12 @@ export function RigForm({ rigId, record, named }: FormProps) {
     setValue('gas', fitted.gas, { shouldValidate: true });
     setValue('polarity', fitted.polarity);
   };
-  const save = handleSubmit((values) =>
-    put.mutate(rigFrom(values, from, begun, units), { onSuccess: () => router.replace('/rig') }),
-  );
-  const putAway = (away: boolean): void => {
-    if (record === null) return;
-    const { id, name, note, setup } = record;
-    const { rigId: _, assumed: __, revision: ___, ...fitted } = setup;
-    put.mutate({ id, name, note, setup: fitted, putAway: away }, { onSuccess: () => router.replace('/rig') });
+  const keep = async (changes: readonly WaitingChange[]): Promise<void> => {
+    if (!(await put(changes))) return;
+    onKept();
+    router.replace('/rig');
   };
+  const save = handleSubmit((values) => keep(rigChanges(rigFrom(values, from, begun, units), record)));
   return (
     <ScrollView contentContainerClassName="w-full max-w-3xl gap-5 self-center p-4 pb-10">
       <Heading level={1}>{title}</Heading>
@@ -195,22 +198,22 @@ export function RigForm({ rigId, record, named }: FormProps) {
           />
         )}
       />
-      {put.isError && <Words role="alert" strong>{`Not saved. ${put.error.message}`}</Words>}
+      {problem !== null && <Words role="alert" strong>{`Not saved. ${problem}`}</Words>}
       <Row className="gap-2">
         <Button label="Back" onPress={() => (router.canGoBack() ? router.back() : router.replace('/rig'))} />
         <Button
           tone="act"
           className="flex-1"
-          disabled={Object.keys(formState.errors).length > 0 || put.isPending}
-          label={put.isPending ? 'Saving…' : 'Keep it'}
+          disabled={Object.keys(formState.errors).length > 0 || busy}
+          label={busy ? 'Saving…' : 'Keep it'}
           onPress={() => void save()}
         />
       </Row>
       {record !== null && (
         <Button
           label={record.putAway ? 'Bring this rig back' : 'Put this rig away'}
-          disabled={put.isPending}
-          onPress={() => putAway(!record.putAway)}
+          disabled={busy}
+          onPress={() => void keep([makeChange('change-rig', rigId, { putAway: !record.putAway }, record.revision)])}
         />
       )}
     </ScrollView>

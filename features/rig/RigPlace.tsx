@@ -1,4 +1,5 @@
 import { Link, useRouter } from 'expo-router';
+import { useState } from 'react';
 import { Pressable, ScrollView, useWindowDimensions } from 'react-native';
 import type { RigRecord } from '@/core/record/schema';
 import { platform } from '@/platform/ports';
@@ -22,7 +23,7 @@ export function RigPlace({ chosen }: { chosen: Chosen }) {
   useTitle('Rig');
   const rigs = useRigs();
   const { width } = useWindowDimensions();
-  if (rigs.isError)
+  if (rigs.error !== null)
     return (
       <StateNote
         title="The rigs cannot be read"
@@ -46,6 +47,8 @@ export function RigPlace({ chosen }: { chosen: Chosen }) {
 type DetailProps = { rigs: readonly RigRecord[]; chosen: Chosen; named: boolean };
 
 function Detail({ rigs, chosen, named }: DetailProps) {
+  // Once a form is kept, the next one begins with what is so now.
+  const [kept, setKept] = useState(0);
   if (chosen === null)
     return <Words className="p-6 text-faint">Set up a rig: wire, gas, and what its knobs stand for.</Words>;
   if (chosen === 'habits')
@@ -55,7 +58,15 @@ function Detail({ rigs, chosen, named }: DetailProps) {
       </ScrollView>
     );
   const { rigId } = chosen;
-  return <RigForm key={rigId} rigId={rigId} record={rigs.find(({ id }) => id === rigId) ?? null} named={named} />;
+  return (
+    <RigForm
+      key={`${rigId} ${kept}`}
+      rigId={rigId}
+      record={rigs.find(({ id }) => id === rigId) ?? null}
+      named={named}
+      onKept={() => setKept((times) => times + 1)}
+    />
+  );
 }
 
 function RigList({ rigs, chosen }: { rigs: readonly RigRecord[]; chosen: Chosen }) {

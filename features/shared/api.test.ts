@@ -1,12 +1,12 @@
 import { replacePlatform } from '@/platform/ports';
 import {
-  changeBead,
+  fetchChanges,
   fetchLogPage,
   fetchNewestCouponId,
   fetchRigs,
   isWorthRepeating,
-  putCoupon,
   RequestProblem,
+  sendChange,
 } from './api';
 
 const sent: { path: string; init: RequestInit }[] = [];
@@ -33,20 +33,45 @@ const problemOf = (promise: Promise<unknown>): Promise<RequestProblem> =>
 afterEach(() => replacePlatform(null));
 
 describe('a request', () => {
-  it('sends a record as JSON to its own place, and reads without a body', async () => {
-    answering(() => json({ id: 'c' }));
-    expect(await putCoupon({ id: 'c' } as never)).toEqual({ id: 'c' });
-    expect(sent).toEqual([
-      {
-        path: '/api/coupons/c',
-        init: { method: 'PUT', body: '{"id":"c"}', headers: { 'content-type': 'application/json' } },
-      },
-    ]);
-    await changeBead({ id: 'b', change: { note: 'x' } as never });
-    expect(sent[1]).toEqual(expect.objectContaining({ path: '/api/beads/b' }));
-    expect(sent[1].init).toEqual(expect.objectContaining({ method: 'PATCH', body: '{"note":"x"}' }));
+  it('sends a change as JSON, and reads without a body', async () => {
+    answering(() => json({ entry: {} }));
+    expect(await sendChange({ id: 'c' } as never)).toEqual({ entry: {} });
+    expect(sent[0].path).toBe('/api/changes');
+    expect(sent[0].init).toEqual(
+      expect.objectContaining({
+        method: 'POST',
+        body: '{"id":"c"}',
+        headers: { 'content-type': 'application/json' },
+      }),
+    );
     await fetchRigs();
-    expect(sent[2]).toEqual({ path: '/api/rigs', init: { method: 'GET' } });
+    expect(sent[1].path).toBe('/api/rigs');
+    expect(sent[1].init.method).toBe('GET');
+    expect(sent[1].init).not.toHaveProperty('body');
+  });
+
+  it('is given up when nothing comes for long, and when it is not wanted any more', async () => {
+    jest.useFakeTimers();
+    const hanging = (): void =>
+      replacePlatform({
+        request: (_, { signal }) =>
+          new Promise((_done, fail) =>
+            signal!.addEventListener('abort', () => fail(new DOMException('x', 'AbortError'))),
+          ),
+      });
+    hanging();
+    const lost = problemOf(fetchRigs());
+    jest.advanceTimersByTime(12_000);
+    expect((await lost).code).toBeNull();
+    const ended = new AbortController();
+    const waiting = problemOf(fetchChanges(4, 20, ended.signal));
+    let isOver = false;
+    void waiting.then(() => (isOver = true));
+    await jest.advanceTimersByTimeAsync(25_000);
+    expect(isOver).toBe(false);
+    ended.abort();
+    expect((await waiting).message).toContain('cannot be reached');
+    jest.useRealTimers();
   });
 
   it('that is refused says what the server said, with its code and fields', async () => {
@@ -66,10 +91,10 @@ describe('a request', () => {
     );
   });
 
-  it('that never arrives says that what was entered is kept', async () => {
+  it('that never arrives says that the server cannot be reached', async () => {
     replacePlatform({ request: () => Promise.reject(new TypeError('Failed to fetch')) });
     const lost = await problemOf(fetchRigs());
-    expect(lost.message).toContain('What you entered is kept here');
+    expect(lost.message).toBe('The workshop server cannot be reached.');
     expect(lost.code).toBeNull();
   });
 

@@ -1,4 +1,5 @@
-import type { Bead, BeadChange, Coupon, CouponPage, NewBead, NewCoupon, NewRig, RigRecord } from '@/core/record/schema';
+import type { Changed, Changes, HistoryEntry, WaitingChange } from '@/core/record/change-schema';
+import type { Coupon, CouponPage, RigRecord } from '@/core/record/schema';
 import type { FieldProblem } from '@/core/schema/problems';
 import { platform } from '@/platform/ports';
 
@@ -20,17 +21,35 @@ export function isWorthRepeating(failures: number, error: Error): boolean {
 
 type ProblemDocument = { code?: string; title?: string; detail?: string; fields?: FieldProblem[] };
 
-async function request<T>(method: string, path: string, body?: unknown): Promise<T> {
+/** A server that says nothing for so long is as good as away: a yard's network often swallows without a word, ms. */
+const PATIENCE = 12_000;
+
+/** @param patience ms @param ended ends it before its time */
+async function request<T>(
+  method: string,
+  path: string,
+  body?: unknown,
+  patience = PATIENCE,
+  ended?: AbortSignal,
+): Promise<T> {
   let response: Response;
+  const stop = new AbortController();
+  const end = (): void => stop.abort();
+  const timer = setTimeout(end, patience);
+  ended?.addEventListener('abort', end);
   try {
     response = await platform().request(`/api${path}`, {
       method,
+      signal: stop.signal,
       ...(body === undefined ? {} : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
     });
+    if (response.ok) return (await response.json()) as T;
   } catch {
-    throw new RequestProblem('The workshop server cannot be reached. What you entered is kept here; try again.');
+    throw new RequestProblem('The workshop server cannot be reached.');
+  } finally {
+    clearTimeout(timer);
+    ended?.removeEventListener('abort', end);
   }
-  if (response.ok) return (await response.json()) as T;
   const problem = (await response.json().catch(() => ({}))) as ProblemDocument;
   const text = problem.detail ?? problem.title ?? `The server answered ${response.status}.`;
   throw new RequestProblem(text, problem.code ?? null, problem.fields);
@@ -59,8 +78,17 @@ export async function fetchNewestCouponId(): Promise<string | null> {
 
 export const fetchRigs = (): Promise<RigRecord[]> => request('GET', '/rigs');
 export const fetchCoupon = (id: string): Promise<Coupon> => request('GET', `/coupons/${id}`);
-export const putRig = (rig: NewRig): Promise<RigRecord> => request('PUT', `/rigs/${rig.id}`, rig);
-export const putCoupon = (coupon: NewCoupon): Promise<Coupon> => request('PUT', `/coupons/${coupon.id}`, coupon);
-export const putBead = (bead: NewBead): Promise<Bead> => request('PUT', `/beads/${bead.id}`, bead);
-export const changeBead = ({ id, change }: { id: string; change: BeadChange }): Promise<Bead> =>
-  request('PATCH', `/beads/${id}`, change);
+/** Sends one change; the same one may be sent again. */
+export const sendChange = (change: WaitingChange): Promise<Changed> => request('POST', '/changes', change);
+
+/** The newest revision the server has. */
+export const fetchRevision = async (): Promise<number> =>
+  (await request<{ revision: number }>('GET', '/health')).revision;
+
+/** What changed since a revision. @param wait how many seconds to wait where there is nothing new */
+export const fetchChanges = (since: number, wait: number, ended: AbortSignal): Promise<Changes> =>
+  request('GET', `/changes?since=${since}&wait=${wait}`, undefined, wait * 1000 + PATIENCE, ended);
+
+/** Every change of a coupon and its beads, oldest first. */
+export const fetchHistory = (couponId: string): Promise<HistoryEntry[]> =>
+  request('GET', `/coupons/${couponId}/history`);

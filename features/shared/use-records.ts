@@ -1,111 +1,158 @@
 import {
   skipToken,
   useInfiniteQuery,
-  useMutation,
   useQuery,
   useQueryClient,
+  type InfiniteData,
   type QueryClient,
 } from '@tanstack/react-query';
-import type { Bead, Coupon, RigRecord } from '@/core/record/schema';
+import { useCallback, useMemo, useState } from 'react';
+import type { WaitingChange } from '@/core/record/change-schema';
+import type { Coupon, CouponPage, RigRecord } from '@/core/record/schema';
+import { couponBegun, couponsBegun, couponWith, rigsWith, summaryOf, summaryWith } from '@/core/record/waiting';
+import { useWaiting } from '@/platform/outbox';
 import {
-  changeBead,
   fetchCoupon,
+  fetchHistory,
   fetchLogPage,
   fetchNewestCouponId,
   fetchRigs,
-  isWorthRepeating,
-  putBead,
-  putCoupon,
-  putRig,
+  RequestProblem,
   type LogFilter,
 } from './api';
+import { couponKey, LOG, NEWEST, RIGS } from './records-client';
+import { submit } from './sending';
 
-const RIGS = ['rigs'];
-const LOG = ['log'];
-const NEWEST = ['newest-coupon'];
-const coupon = (id: string): string[] => ['coupon', id];
+/** What is known of a record: what the server said last with what waits laid over it, or why nothing is known. */
+export type Known<T> = {
+  data: T | undefined;
+  error: Error | null;
+  isLoading: boolean;
+  refetch: () => Promise<unknown>;
+};
+
+/** What waits and was not refused, for laying over what is kept. */
+function useStandingChanges(): readonly WaitingChange[] {
+  const waiting = useWaiting();
+  return useMemo(() => waiting.filter(({ refused }) => refused === null).map(({ change }) => change), [waiting]);
+}
+
+/** Something seen before stands as long as the server does not say that it is gone. */
+function known<T>(
+  query: { error: Error | null; isLoading: boolean; refetch: () => Promise<unknown> },
+  data: T | undefined,
+): Known<T> {
+  const { error, isLoading, refetch } = query;
+  return { data, error: data === undefined ? error : null, isLoading: isLoading && data === undefined, refetch };
+}
+
+/** Whether a bead waits to be logged: its number is not given yet. */
+export const useWaits = (beadId: string): boolean =>
+  useWaiting().some(({ change, refused }) => change.of === beadId && change.kind === 'log-bead' && refused === null);
 
 /** Every rig; a workshop has few. */
-export const useRigs = () => useQuery({ queryKey: RIGS, queryFn: fetchRigs });
+export function useRigs(asked = true): Known<RigRecord[]> {
+  const query = useQuery({ queryKey: RIGS, queryFn: fetchRigs, enabled: asked });
+  const changes = useStandingChanges();
+  const { data } = query;
+  return known(
+    query,
+    useMemo(() => (data === undefined ? undefined : rigsWith(data, changes)), [data, changes]),
+  );
+}
+
+export const isGone = (error: Error | null): boolean => error instanceof RequestProblem && error.code === 'not-found';
 
 /** One coupon with its beads. @param id null while it is not known which */
-export const useCoupon = (id: string | null) =>
-  useQuery({ queryKey: coupon(id ?? ''), queryFn: id === null ? skipToken : () => fetchCoupon(id) });
+export function useCoupon(id: string | null): Known<Coupon> {
+  const changes = useStandingChanges();
+  const isBegun = changes.some(({ kind, of }) => kind === 'begin-coupon' && of === id);
+  const moves = changes.some(({ kind, of }) => kind === 'change-coupon' && of === id);
+  const query = useQuery({
+    queryKey: couponKey(id ?? ''),
+    // The server does not know yet of what waits to be begun.
+    queryFn: id === null || isBegun ? skipToken : () => fetchCoupon(id),
+  });
+  const rigs = useRigs(isBegun || moves).data;
+  const kept = isGone(query.error) && !isBegun ? undefined : query.data;
+  const data = useMemo(() => {
+    const base = kept ?? (id === null ? null : couponBegun(id, changes, rigs ?? []));
+    return base === null ? undefined : couponWith(base, changes, rigs);
+  }, [kept, id, changes, rigs]);
+  return known(query, data);
+}
 
 /** The coupon to open the bench with where none was chosen. @param asked whether it is wanted at all */
-export const useNewestCouponId = (asked: boolean) =>
-  useQuery({ queryKey: NEWEST, queryFn: fetchNewestCouponId, enabled: asked });
+export const useNewestCouponId = (asked: boolean): Known<string | null> => {
+  const query = useQuery({ queryKey: NEWEST, queryFn: fetchNewestCouponId, enabled: asked });
+  return known(query, query.data);
+};
 
 /** Asks for the coupon in work before any screen does. @param chosen the one that was chosen on this device */
 export async function fetchAhead(client: QueryClient, chosen: string | null): Promise<void> {
   const id = chosen ?? (await client.fetchQuery({ queryKey: NEWEST, queryFn: fetchNewestCouponId }));
-  if (id !== null) await client.prefetchQuery({ queryKey: coupon(id), queryFn: () => fetchCoupon(id) });
+  if (id !== null) await client.prefetchQuery({ queryKey: couponKey(id), queryFn: () => fetchCoupon(id) });
 }
 
 /** Asks again for what failed, and for nothing else. */
-export function askAgain(queries: readonly { isError: boolean; refetch: () => Promise<unknown> }[]): void {
-  for (const query of queries) if (query.isError) void query.refetch();
+export function askAgain(queries: readonly { error: Error | null; refetch: () => Promise<unknown> }[]): void {
+  for (const query of queries) if (query.error !== null) void query.refetch();
+}
+
+/** A page of the log with what waits laid over it; what waits to be begun stands on the first. */
+function pageWith(
+  page: CouponPage,
+  isFirst: boolean,
+  { state, text, putAway }: LogFilter,
+  changes: readonly WaitingChange[],
+  rigs: readonly RigRecord[],
+): CouponPage {
+  const begun = isFirst && state !== 'sound' && !putAway ? couponsBegun(changes, rigs) : [];
+  const lines = begun
+    .filter(({ id, title }) => title.includes(text.trim()) && !page.coupons.some((kept) => kept.id === id))
+    .map((coupon) => summaryOf(couponWith(coupon, changes, rigs)));
+  return { ...page, coupons: [...lines, ...page.coupons.map((line) => summaryWith(line, changes))] };
 }
 
 /** The log, a page at a time. */
-export const useLog = (filter: LogFilter) =>
-  useInfiniteQuery({
+export function useLog(filter: LogFilter) {
+  const changes = useStandingChanges();
+  const rigs = useRigs(changes.some(({ kind }) => kind === 'begin-coupon')).data;
+  const lay = useCallback(
+    (data: InfiniteData<CouponPage, string | null>) =>
+      data.pages.map((page, i) => pageWith(page, i === 0, filter, changes, rigs ?? [])),
+    [filter, changes, rigs],
+  );
+  return useInfiniteQuery({
     queryKey: [...LOG, filter],
     queryFn: ({ pageParam }) => fetchLogPage(filter, pageParam),
     initialPageParam: null as string | null,
     getNextPageParam: ({ next }) => next,
+    select: lay,
   });
-
-/** The beads of a coupon with one put in its place, in order; without those that were taken back. */
-function withBead(kept: Coupon, bead: Bead): Coupon {
-  const beads = [...kept.beads.filter(({ id }) => id !== bead.id), ...(bead.takenBack ? [] : [bead])];
-  const setups = kept.setups.some(({ id }) => id === bead.setupId) ? kept.setups : [...kept.setups, kept.rig.setup];
-  const nextNumber = Math.max(kept.nextNumber, bead.number + 1);
-  return { ...kept, setups, nextNumber, beads: beads.sort((a, b) => a.number - b.number) };
 }
 
-/** What the server answered to a bead stands in the coupon at once; the log is fetched when it is next looked at. */
-function beadWritten(client: QueryClient, bead: Bead): void {
-  client.setQueryData<Coupon>(coupon(bead.couponId), (kept) => (kept === undefined ? kept : withBead(kept, bead)));
-  void client.invalidateQueries({ queryKey: LOG });
-}
+/** Every change of a coupon and its beads. @param asked whether it is looked at */
+export const useHistory = (couponId: string, asked: boolean) =>
+  useQuery({ queryKey: [...couponKey(couponId), 'history'], queryFn: () => fetchHistory(couponId), enabled: asked });
 
-/** The device is beside the server: a request is worth sending whatever the browser thinks of the internet. */
-const WRITE = { retry: isWorthRepeating, networkMode: 'always' } as const;
-
-export function usePutBead() {
+/** Makes changes from a screen: whether that is under way, and what went wrong where they could not even be kept. */
+export function useSubmit() {
   const client = useQueryClient();
-  return useMutation({ ...WRITE, mutationFn: putBead, onSuccess: (bead) => beadWritten(client, bead) });
-}
-
-export function useChangeBead() {
-  const client = useQueryClient();
-  return useMutation({ ...WRITE, mutationFn: changeBead, onSuccess: (bead) => beadWritten(client, bead) });
-}
-
-export function usePutCoupon() {
-  const client = useQueryClient();
-  return useMutation({
-    ...WRITE,
-    mutationFn: putCoupon,
-    onSuccess: (written) => {
-      client.setQueryData(coupon(written.id), written);
-      void client.invalidateQueries({ queryKey: LOG });
-      void client.invalidateQueries({ queryKey: NEWEST });
+  const [state, setState] = useState<{ busy: boolean; problem: string | null }>({ busy: false, problem: null });
+  const put = useCallback(
+    async (changes: readonly WaitingChange[]): Promise<boolean> => {
+      setState({ busy: true, problem: null });
+      try {
+        await submit(client, changes);
+        setState({ busy: false, problem: null });
+        return true;
+      } catch (error) {
+        setState({ busy: false, problem: error instanceof Error ? error.message : String(error) });
+        return false;
+      }
     },
-  });
-}
-
-export function usePutRig() {
-  const client = useQueryClient();
-  return useMutation({
-    ...WRITE,
-    mutationFn: putRig,
-    onSuccess: (written) => {
-      client.setQueryData<RigRecord[]>(RIGS, (rigs) => rigs?.map((rig) => (rig.id === written.id ? written : rig)));
-      void client.invalidateQueries({ queryKey: RIGS });
-      // Every coupon carries its rig as it is fitted now.
-      void client.invalidateQueries({ queryKey: ['coupon'] });
-    },
-  });
+    [client],
+  );
+  return { ...state, put };
 }

@@ -9,12 +9,14 @@ import { Loading } from '@/ui/State';
 import { useInk } from '@/ui/use-ink';
 import { WIDE } from '@/ui/wide';
 import { Words } from '@/ui/Words';
+import { ConflictNote } from './ConflictNote';
 import { StorageNote } from './StorageNote';
+import { useServerMark } from './use-server-mark';
 
 const PLACES = [
   { href: '/', label: 'Bench', within: ['/', '/job'], Icon: Hammer },
   { href: '/rig', label: 'Rig', within: ['/rig'], Icon: PlugZap },
-  { href: '/log', label: 'Log', within: ['/log', '/coupon'], Icon: NotebookText },
+  { href: '/log', label: 'Log', within: ['/log', '/coupon', '/waiting'], Icon: NotebookText },
 ] as const;
 
 function isHere(path: string, within: readonly string[]): boolean {
@@ -27,6 +29,7 @@ export function Shell({ children }: { children: ReactNode }) {
   const main = (
     <View role="main" className="min-h-0 min-w-0 flex-1">
       <StorageNote />
+      <ConflictNote />
       <Suspense fallback={<Loading what="this place" />}>{children}</Suspense>
     </View>
   );
@@ -48,6 +51,7 @@ export function Shell({ children }: { children: ReactNode }) {
 function Places({ rail }: { rail: boolean }) {
   const path = usePathname();
   const ink = useInk();
+  const mark = useServerMark();
   const frame = rail
     ? 'no-print w-[84px] flex-none gap-2 border-r-2 border-edge bg-ground pt-2'
     : 'no-print flex-row justify-center border-t-2 border-edge bg-ground';
@@ -67,6 +71,11 @@ function Places({ rail }: { rail: boolean }) {
               <Words strong={here} className="text-lg leading-tight">
                 {label}
               </Words>
+              {href === '/log' && mark !== null && (
+                <Words strong className="rounded-sm bg-ink px-1.5 text-sm leading-tight text-ground">
+                  {mark}
+                </Words>
+              )}
             </Pressable>
           </Link>
         );

@@ -1,12 +1,17 @@
+import '@/platform/testing/device';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, renderHook, waitFor } from '@testing-library/react';
-import { useState, type ReactNode } from 'react';
+import { useEffect, useState, type ReactNode } from 'react';
 import { answer } from '@/core/answer';
 import { EXAMPLE_CASE } from '@/core/cases/example';
+import type { Changed, WaitingChange } from '@/core/record/change-schema';
 import type { Bead, Coupon, NewBead } from '@/core/record/schema';
+import { clearDeviceDatabase } from '@/platform/device-database';
+import { forgetWaiting } from '@/platform/outbox';
 import { replacePlatform } from '@/platform/ports';
 import { forgetMemory } from '@/platform/stored';
 import type { Question } from '@/workers/protocol';
+import { startSending } from '../../shared/sending';
 import { useCoupon } from '../../shared/use-records';
 import {
   BenchProvider,
@@ -21,11 +26,19 @@ import {
 /** The nth id of a test. */
 export const ID = (n: number): string => `0190b000-0000-7000-8000-${String(n).padStart(12, '0')}`;
 
-/** A server in memory that takes what the page sends; `hold` keeps its answers back, `away` makes it unreachable. */
+/** A server in memory that takes the changes the page sends, each once. */
 function server() {
   const beads: Bead[] = [];
-  const sent: { method: string; path: string; body: unknown }[] = [];
-  const state = { away: false, hold: null as Promise<void> | null };
+  const sent: WaitingChange[] = [];
+  const state = {
+    away: false,
+    hold: null as Promise<void> | null,
+    revision: 1,
+    /** So many answers are lost after what was sent is stored. */
+    loses: 0,
+    /** A problem document that every change is refused with. */
+    refuses: null as object | null,
+  };
   const setup = {
     id: ID(2),
     rigId: ID(3),
@@ -53,24 +66,39 @@ function server() {
     jobs: [job],
     setups: [setup],
   });
-  const write = (method: string, path: string, body: object): Bead => {
-    const id = path.split('/')[3];
-    const at = beads.findIndex((bead) => bead.id === id);
-    if (method === 'PUT' && at < 0) {
-      beads.push({ ...(body as NewBead), number: beads.length + 1, takenBack: false, revision: 1 });
-      return beads[beads.length - 1];
-    }
-    beads[at] = { ...beads[at], ...body };
-    return beads[at];
+  const taken = new Map<string, Changed>();
+  const change = ({ id, kind, of, fields, ...rest }: WaitingChange): Changed => {
+    const before = taken.get(id);
+    if (before !== undefined) return before;
+    const at = beads.findIndex((bead) => bead.id === of);
+    const revision = (state.revision += 1);
+    if (kind === 'log-bead')
+      beads.push({ ...(fields as NewBead), id: of, number: beads.length + 1, takenBack: false, revision });
+    else beads[at] = { ...beads[at], ...fields, revision };
+    const bead = beads[at < 0 ? beads.length - 1 : at];
+    const entry = { id, kind, of, couponId: ID(1), ...rest, revision, fields, before: {}, overrode: [] };
+    const answer = { entry, bead } as Changed;
+    taken.set(id, answer);
+    return answer;
   };
-  const request = async (path: string, init: RequestInit): Promise<Response> => {
+  const request = async (_: string, init: RequestInit): Promise<Response> => {
     if (state.away) throw new TypeError('Failed to fetch');
     const method = init.method ?? 'GET';
-    const body = init.body === undefined ? {} : JSON.parse(String(init.body));
-    if (method !== 'GET') sent.push({ method, path, body });
+    if (method !== 'GET') {
+      const body = JSON.parse(String(init.body)) as WaitingChange;
+      sent.push(body);
+      if (state.refuses !== null)
+        return { ok: false, status: 409, json: async () => state.refuses } as unknown as Response;
+      await state.hold;
+      const answer = change(body);
+      if (state.loses > 0) {
+        state.loses -= 1;
+        throw new TypeError('Failed to fetch');
+      }
+      return { ok: true, status: 200, json: async () => JSON.parse(JSON.stringify(answer)) } as Response;
+    }
     await state.hold;
-    const said = method === 'GET' ? coupon() : write(method, path, body);
-    return { ok: true, status: 200, json: async () => JSON.parse(JSON.stringify(said)) } as Response;
+    return { ok: true, status: 200, json: async () => JSON.parse(JSON.stringify(coupon())) } as Response;
   };
   return { beads, sent, state, request, coupon };
 }
@@ -94,7 +122,9 @@ export class PatientWorker {
 export type Shop = ReturnType<typeof server>;
 
 /** A workshop with one coupon of the worked example's plate and rig, a device that keeps nothing yet, and a worker. */
-export function openShop(): Shop {
+export async function openShop(): Promise<Shop> {
+  await clearDeviceDatabase();
+  forgetWaiting();
   let count = 100;
   const shop = server();
   PatientWorker.asked = [];
@@ -125,6 +155,7 @@ export function OnBench({ children }: { children: ReactNode }) {
   const [client] = useState(
     () => new QueryClient({ defaultOptions: { queries: { retry: false }, mutations: { retryDelay: 0 } } }),
   );
+  useEffect(() => startSending(client), [client]);
   return (
     <QueryClientProvider client={client}>
       <Bench>{children}</Bench>

@@ -1,0 +1,12 @@
+import { lazy } from 'react';
+
+export { PlaceError as ErrorBoundary } from '@/features/shell/PlaceError';
+
+/** Fetched when this place is first visited. */
+const WaitingPlace = lazy(() =>
+  import('@/features/log/WaitingPlace').then((place) => ({ default: place.WaitingPlace })),
+);
+
+export default function Waiting() {
+  return <WaitingPlace />;
+}

@@ -1,0 +1,92 @@
+import type { QueryClient } from '@tanstack/react-query';
+import type { Changes } from '@/core/record/change-schema';
+import type { Coupon, CouponRow } from '@/core/record/schema';
+import { fetchChanges, fetchRevision, RequestProblem } from './api';
+import { noteConflicts } from './conflicts';
+import { COUPONS, couponKey, LOG, NEWEST, seeBead, seeRig } from './records-client';
+import { serverAnswered, serverAway, serverInTrouble } from './server-state';
+
+/** How long the server is asked to wait for something new, s. */
+const WAIT = 20;
+/** Revisions before the first that are asked for as well: what was fetched while this page began may be older. */
+const OVERLAP = 50;
+/** The page is put together before it listens, ms. */
+const BEGIN_AFTER = 1500;
+const PAUSES = [1000, 2000, 4000, 8000, 15_000];
+
+/** A coupon without its beads as it is now: small changes are made in place, larger ones fetched. */
+function seeRow(client: QueryClient, row: CouponRow): void {
+  const kept = client.getQueryData<Coupon>(couponKey(row.id));
+  if (kept === undefined || kept.revision >= row.revision) return;
+  const isSame =
+    kept.title === row.title && kept.rigId === row.rigId && kept.putAway === row.putAway && kept.job.id === row.job.id;
+  if (isSame) client.setQueryData<Coupon>(couponKey(row.id), { ...kept, revision: row.revision });
+  else void client.invalidateQueries({ queryKey: couponKey(row.id), exact: true });
+}
+
+/** What another device wrote stands in the records; what is typed or tapped here is not touched. */
+export function seeChanges(client: QueryClient, { rigs, coupons, beads, overriding }: Changes): void {
+  beads.forEach((bead) => seeBead(client, bead));
+  rigs.forEach((rig) => seeRig(client, rig));
+  coupons.forEach((row) => seeRow(client, row));
+  overriding.forEach(noteConflicts);
+  if (coupons.length > 0 || beads.length > 0) {
+    void client.invalidateQueries({ queryKey: LOG });
+    void client.invalidateQueries({ queryKey: NEWEST });
+    void client.invalidateQueries({ queryKey: COUPONS, predicate: ({ queryKey }) => queryKey.at(-1) === 'history' });
+  }
+}
+
+/** Waits, or until the page is looked at again. */
+function pause(ms: number, ended: AbortSignal): Promise<void> {
+  return new Promise((done) => {
+    const end = (): void => {
+      clearTimeout(timer);
+      document.removeEventListener('visibilitychange', end);
+      ended.removeEventListener('abort', end);
+      done();
+    };
+    const timer = setTimeout(end, ms);
+    document.addEventListener('visibilitychange', end);
+    ended.addEventListener('abort', end);
+  });
+}
+
+/**
+ * Listens to what others write for as long as the page is open and looked at; so it also learns when the server is away
+ * and when it is back.
+ * @returns how to stop
+ */
+export function startListening(client: QueryClient): () => void {
+  const stop = new AbortController();
+  const { signal } = stop;
+  const run = async (): Promise<void> => {
+    let since: number | null = null;
+    let failures = 0;
+    await pause(BEGIN_AFTER, signal);
+    while (!signal.aborted) {
+      if (document.hidden) {
+        await pause(60_000, signal);
+        continue;
+      }
+      try {
+        since ??= Math.max(0, (await fetchRevision()) - OVERLAP);
+        // Right after it was away there is no waiting: what was missed is wanted now.
+        const changes: Changes = await fetchChanges(since, failures > 0 ? 0 : WAIT, signal);
+        failures = 0;
+        serverAnswered();
+        // A server whose records were put back from a backup is behind what is known here.
+        since = changes.upTo < since ? 0 : changes.upTo;
+        seeChanges(client, changes);
+      } catch (error) {
+        if (signal.aborted) return;
+        failures += 1;
+        if (error instanceof RequestProblem && error.code !== null) serverInTrouble(error.message);
+        else serverAway();
+        await pause(PAUSES[Math.min(failures, PAUSES.length) - 1], signal);
+      }
+    }
+  };
+  void run();
+  return () => stop.abort();
+}

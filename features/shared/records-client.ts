@@ -1,0 +1,104 @@
+import { experimental_createQueryPersister as createPersister } from '@tanstack/query-persist-client-core';
+import { QueryClient, type QueryKey } from '@tanstack/react-query';
+import type { Changed } from '@/core/record/change-schema';
+import type { Bead, Coupon, RigRecord } from '@/core/record/schema';
+import { deviceDatabase } from '@/platform/device-database';
+import { isWorthRepeating } from './api';
+
+/** What the device has seen of the records, by the questions that were asked. */
+export const RIGS = ['rigs'];
+export const LOG = ['log'];
+export const NEWEST = ['newest-coupon'];
+export const COUPONS = ['coupon'];
+export const couponKey = (id: string): string[] => [...COUPONS, id];
+
+/** Raised when what a record looks like changes: what was seen before is then fetched anew. */
+const SEEN_VERSION = 'records-2';
+/** Records last seen longer ago are not shown any more. */
+const SEEN_FOR = 90 * 24 * 60 * 60 * 1000;
+
+/** The device's shelf of what it has seen. It is only a memory: where there is none, the server is asked. */
+const shelf = {
+  getItem: async (key: string): Promise<string | undefined> => {
+    try {
+      return await (await deviceDatabase()).get('seen', key);
+    } catch {
+      return undefined;
+    }
+  },
+  setItem: async (key: string, text: string): Promise<void> => {
+    await deviceDatabase()
+      .then((database) => database.put('seen', text, key))
+      .catch(() => undefined);
+  },
+  removeItem: async (key: string): Promise<void> => {
+    await deviceDatabase()
+      .then((database) => database.delete('seen', key))
+      .catch(() => undefined);
+  },
+};
+const persister = createPersister<string>({ storage: shelf, maxAge: SEEN_FOR, buster: SEEN_VERSION });
+
+/** What asks the server and remembers. The server stands beside the app, whatever the browser thinks of the internet. */
+export function recordsClient(): QueryClient {
+  return new QueryClient({
+    defaultOptions: {
+      queries: {
+        networkMode: 'always',
+        retry: isWorthRepeating,
+        staleTime: 30_000,
+        persister: persister.persisterFn as never,
+      },
+    },
+  });
+}
+
+/** Puts something better in the place of what was seen, on the device too. */
+function see<T>(client: QueryClient, key: QueryKey, next: (seen: T | undefined) => T | undefined): void {
+  client.setQueryData<T>(key, next);
+  if (client.getQueryData(key) !== undefined) void persister.persistQueryByKey(key, client);
+}
+
+/** The beads of a coupon with one put in its place, in order; without those that were taken back. */
+function withBead(kept: Coupon, bead: Bead): Coupon {
+  const beads = [...kept.beads.filter(({ id }) => id !== bead.id), ...(bead.takenBack ? [] : [bead])];
+  const knowsSetup = kept.setups.some(({ id }) => id === bead.setupId) || kept.rig.setup.id !== bead.setupId;
+  return {
+    ...kept,
+    setups: knowsSetup ? kept.setups : [...kept.setups, kept.rig.setup],
+    nextNumber: Math.max(kept.nextNumber, bead.number + 1),
+    beads: beads.sort((a, b) => a.number - b.number),
+  };
+}
+
+/** A bead as the server has it now stands in its coupon at once, unless something newer does. */
+export function seeBead(client: QueryClient, bead: Bead): void {
+  see<Coupon>(client, couponKey(bead.couponId), (kept) => {
+    const before = kept?.beads.find(({ id }) => id === bead.id);
+    return kept === undefined || (before !== undefined && before.revision >= bead.revision)
+      ? kept
+      : withBead(kept, bead);
+  });
+}
+
+/** A rig as the server has it now, in the list and on every coupon it stands on. */
+export function seeRig(client: QueryClient, rig: RigRecord): void {
+  see<RigRecord[]>(client, RIGS, (rigs) =>
+    rigs === undefined
+      ? rigs
+      : [...rigs.filter(({ id }) => id !== rig.id), rig].sort((a, b) => (a.name < b.name ? -1 : 1)),
+  );
+  for (const [key, kept] of client.getQueriesData<Coupon>({ queryKey: COUPONS }))
+    if (kept?.rig.id === rig.id) see<Coupon>(client, key, (coupon) => coupon && { ...coupon, rig, rigName: rig.name });
+}
+
+/** What the server answered to a change stands in the records at once; the log is fetched when it is next looked at. */
+export function seeAnswer(client: QueryClient, { bead, coupon, rig }: Changed): void {
+  if (bead !== undefined) seeBead(client, bead);
+  if (coupon !== undefined) {
+    see<Coupon>(client, couponKey(coupon.id), () => coupon);
+    void client.invalidateQueries({ queryKey: NEWEST });
+  }
+  if (rig !== undefined) seeRig(client, rig);
+  void client.invalidateQueries({ queryKey: LOG });
+}

@@ -1,0 +1,68 @@
+import { fieldWords } from '@/core/record/change-words';
+import type { ChangeKind } from '@/core/record/change-schema';
+import { CONFLICTS, type Conflict } from '@/platform/kept';
+import { useStoredPart } from '@/platform/stored';
+import { Button } from '@/ui/Press';
+import { Row } from '@/ui/Row';
+import { Words } from '@/ui/Words';
+import { settleConflict } from '../shared/conflicts';
+import { makeChange } from '../shared/sending';
+import { useCoupon, useSubmit } from '../shared/use-records';
+
+const FIELD_WORDS: Record<string, string> = {
+  outcome: 'judgement',
+  note: 'note',
+  title: 'name',
+  name: 'name',
+  rigId: 'rig',
+  putAway: 'place',
+  jobId: 'job',
+  setupId: 'fitting',
+};
+
+/** Fields whose earlier value can be put back as it is. */
+const CAN_GO_BACK = ['outcome', 'note', 'title', 'name', 'rigId', 'putAway'];
+
+/** What was changed by two, in words. */
+function whatWords({ kind, field }: Conflict, bead: number | null, title: string | null): string {
+  const what = FIELD_WORDS[field] ?? field;
+  if (kind === 'change-bead') return `The ${what} of bead ${bead ?? ''}${title === null ? '' : ` on ${title}`}`;
+  return `The ${what} of ${kind.includes('rig') || kind === 'refit' ? 'a rig' : (title ?? 'a coupon')}`;
+}
+
+/** Says where two devices changed one thing: what stands, what stood before, and the way back. */
+export function ConflictNote() {
+  const first = useStoredPart(CONFLICTS, (all) => all[0]);
+  return first === undefined ? null : <OneConflict key={first.id} conflict={first} />;
+}
+
+function OneConflict({ conflict }: { conflict: Conflict }) {
+  const { id, kind, of, couponId, field, was, now, revision, mine } = conflict;
+  const coupon = useCoupon(couponId).data ?? null;
+  const { put, busy } = useSubmit();
+  const bead = coupon?.beads.find((one) => one.id === of)?.number ?? null;
+  const values = CAN_GO_BACK.includes(field) && field !== 'rigId';
+  const stands = values ? `${fieldWords(field, now)} stands` : 'the later one stands';
+  const whose = mine === 'later' ? 'yours, the later one' : 'from another device, the later one';
+  const putBack = async (): Promise<void> => {
+    const fields = { [field]: was } as never;
+    if (await put([makeChange(kind as Extract<ChangeKind, 'change-bead'>, of, fields, revision)])) settleConflict(id);
+  };
+  return (
+    <Row role="status" className="flex-wrap items-center gap-2 border-b-2 border-ink bg-plate px-4 py-2">
+      <Words className="min-w-64 flex-1">
+        {`${whatWords(conflict, bead, coupon?.title ?? null)} was changed on two devices: ${stands} (${whose})${values ? `; before it was ${fieldWords(field, was)}` : ''}.`}
+      </Words>
+      <Row className="gap-2">
+        {CAN_GO_BACK.includes(field) && (
+          <Button
+            label={values ? `Put ${fieldWords(field, was)} back` : 'Put it back'}
+            disabled={busy}
+            onPress={() => void putBack()}
+          />
+        )}
+        <Button label="Leave it" onPress={() => settleConflict(id)} />
+      </Row>
+    </Row>
+  );
+}

@@ -1,0 +1,26 @@
+import { useEffect, useState } from 'react';
+import { useWaiting } from '@/platform/outbox';
+import { useServerState } from '../shared/server-state';
+
+/** What is sent within this time need not be said to wait, ms. */
+const SAID_AFTER = 1500;
+
+/** The shortest word on how the device stands with the server; null while all is sent and well. */
+export function useServerMark(): string | null {
+  const waiting = useWaiting();
+  const { away } = useServerState();
+  const refused = waiting.filter((one) => one.refused !== null).length;
+  const count = waiting.length - refused;
+  const [lasting, setLasting] = useState(false);
+  useEffect(() => {
+    if (count === 0) return;
+    const timer = setTimeout(() => setLasting(true), SAID_AFTER);
+    return () => {
+      clearTimeout(timer);
+      setLasting(false);
+    };
+  }, [count === 0]); // eslint-disable-line react-hooks/exhaustive-deps -- begins anew only when all was sent
+  if (refused > 0) return `${refused} refused`;
+  if (count > 0 && (lasting || away)) return `${count} waiting`;
+  return away ? 'no server' : null;
+}
