@@ -26,6 +26,8 @@ export default defineConfig({
   reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['list'], ['json']] : 'list',
   outputDir: '.cache/interface',
   use: {
+    // Only the journeys without the server have the page from the device.
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
       args: [
@@ -43,6 +45,8 @@ export default defineConfig({
     project('phone', 4391, PHONE, /e2e\/[^/]+\.spec\.ts/),
     project('wide', 4392, DESK, /e2e\/(wide\/)?[^/]+\.spec\.ts/),
     project('empty', 4393, PHONE, /empty\/.*\.spec\.ts/),
+    // Its journeys stop and start servers of their own.
+    { name: 'away', testMatch: /away\/.*\.spec\.ts/, use: { viewport: PHONE, hasTouch: true, serviceWorkers: 'allow' } },
   ],
   webServer: [server('phone', 4391), server('wide', 4392), server('empty', 4393, '--empty')],
 });

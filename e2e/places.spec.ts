@@ -46,7 +46,7 @@ test('the job form says what a thickness takes, and asks anew what can hurt', as
   await expectAccessible(page);
 });
 
-test('says when the server cannot be reached, keeps what was tapped, and goes on when it is back', async ({
+test('without the server a bead is logged all the same, what was seen before is shown, and that it is away is said', async ({
   page,
   faults,
 }) => {
@@ -54,16 +54,47 @@ test('says when the server cannot be reached, keeps what was tapped, and goes on
   await tapFinding(page, 'See', 'Flat, washed out');
   await page.route('**/api/**', (route) => route.abort());
   await page.getByRole('button', { name: 'Log bead 1' }).click();
-  await expect(page.getByText('Not saved', { exact: true })).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Flat, washed out: seen' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Bead 1 waits, flat, washed out' })).toBeVisible();
   await page.reload();
-  await expect(page.getByText('The records cannot be read')).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Coupon: Offline plate' })).toBeVisible();
+  await expect(page.getByRole('link', { name: /^Bead 1 waits, / })).toBeVisible();
+  await expect(page.getByRole('navigation').getByText('1 waiting')).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('navigation').getByRole('link', { name: /^Log/ }).click();
+  await page.getByRole('link', { name: /1 change waits for the server/ }).click();
+  await expect(page.getByRole('article')).toContainText('Bead 1 logged');
+  await expectAccessible(page);
   await page.unroute('**/api/**');
-  await page.getByRole('button', { name: 'Try again' }).click();
-  await page.getByRole('tab', { name: 'See' }).click();
-  await expect(page.getByRole('button', { name: 'Flat, washed out: seen' })).toBeVisible();
+  await expect(page.getByText(/^Nothing waits/)).toBeVisible({ timeout: 30_000 });
   // The browser itself reports each aborted request; those were asked for.
   const unexpected = faults.filter((text) => !text.includes('ERR_FAILED'));
+  faults.splice(0, faults.length, ...unexpected);
+});
+
+test('what the server refuses is kept, said and can be put back on the bench', async ({ page, faults }) => {
+  await newCoupon(page, 'Refused plate');
+  await tapFinding(page, 'See', 'Flat, washed out');
+  const problem = {
+    status: 400,
+    contentType: 'application/problem+json',
+    body: JSON.stringify({ code: 'wrong-fields', detail: 'setupId takes the id of a setup that is kept.' }),
+  };
+  await page.route('**/api/changes', (route) => route.fulfill(problem));
+  await page.getByRole('button', { name: 'Log bead 1' }).click();
+  await expect(page.getByRole('navigation').getByText('1 refused')).toBeVisible();
+  await expect(page.getByRole('link', { name: /^Bead 1/ })).toHaveCount(0);
+  await page.unroute('**/api/changes');
+  await page.goto('/waiting');
+  await expect(page.getByRole('alert')).toContainText('setupId takes the id of a setup that is kept');
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Throw it away' }).click();
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('button', { name: 'Back on the bench' }).click();
+  await page.getByRole('tab', { name: 'See' }).click();
+  await expect(page.getByRole('button', { name: 'Flat, washed out: seen' })).toBeVisible();
+  await page.getByRole('button', { name: 'Log bead 1' }).click();
+  await expect(page.getByRole('link', { name: 'Bead 1, flat, washed out' })).toBeVisible();
+  const unexpected = faults.filter((text) => !text.includes('400'));
   faults.splice(0, faults.length, ...unexpected);
 });
 

@@ -23,6 +23,7 @@ const BUILT_FROM = [
   'package-lock.json',
   'scripts/prepare.mjs',
   'scripts/ahead.js',
+  'scripts/service-worker.mjs',
 ];
 
 export const say = (text) => console.log(`· ${text}`);
@@ -127,6 +128,8 @@ export function ensureBuild() {
   if (!run(tool('expo'), ['export', '--platform', 'web', '--output-dir', 'dist'], { quiet: true, env }))
     giveUp('The app could not be built. See the lines above.');
   putAhead();
+  if (!run('node', ['scripts/service-worker.mjs'], { quiet: true }))
+    giveUp('The part that opens the page without the server could not be built. See the lines above.');
   mkdirSync(CACHE, { recursive: true });
   writeFileSync(mark, hash);
 }

@@ -8,5 +8,5 @@ const JobScreen = lazy(() => import('@/features/job/JobScreen').then((place) => 
 
 export default function Job() {
   const { couponId } = useLocalSearchParams<{ couponId: string }>();
-  return <JobScreen couponId={couponId} />;
+  return <JobScreen key={couponId} couponId={couponId} />;
 }

@@ -10,7 +10,7 @@ import { Toggle } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { useInk } from '@/ui/use-ink';
 import { Heading, Words } from '@/ui/Words';
-import { useBenchActions, useBenchRecords, useDraftPart, useLive } from './bench';
+import { useBenchActions, useDraftPart, useLive } from './bench';
 import { useFound } from './use-found';
 
 type Tab = 'telling' | Sense;
@@ -30,9 +30,8 @@ type PanelProps = { wide: boolean; searchField: RefObject<TextInput | null> };
 
 /** What the bead shows, picked by picture: the most telling first, by sense, or by typing a trade word. */
 export function FindingsPanel({ wide, searchField }: PanelProps) {
-  const { coupon } = useBenchRecords();
   // The next bead begins with nothing held or sought.
-  return <Panel key={coupon.beads.length} wide={wide} searchField={searchField} />;
+  return <Panel key={useDraftPart(({ id }) => id)} wide={wide} searchField={searchField} />;
 }
 
 function Panel({ wide, searchField }: PanelProps) {

@@ -4,7 +4,7 @@ import type { Outcome } from '@/core/record/schema';
 import { Button } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { Words } from '@/ui/Words';
-import { useBenchActions, useBenchRecords } from './bench';
+import { useBenchActions, useBenchRecords, useIsOurs } from './bench';
 
 const OUTCOMES = Object.keys(OUTCOME_WORDS) as NonNullable<Outcome>[];
 
@@ -12,7 +12,9 @@ const OUTCOMES = Object.keys(OUTCOME_WORDS) as NonNullable<Outcome>[];
 export function JudgeBar() {
   const { lastBead, coupon } = useBenchRecords();
   const { judge } = useBenchActions();
-  if (lastBead === null || lastBead.outcome !== null) return null;
+  // A bead that another device logs meanwhile is its own to judge: nothing slides in under the hands here.
+  const isOurs = useIsOurs(lastBead?.id ?? null);
+  if (lastBead === null || lastBead.outcome !== null || !isOurs) return null;
   const before = coupon.beads[coupon.beads.length - 2];
   const question =
     before === undefined

@@ -1,4 +1,4 @@
-import { createContext, useContext, useEffect, useMemo, useRef, type ReactNode, type RefObject } from 'react';
+import { createContext, useContext, useEffect, useMemo, useRef, useState, type ReactNode, type RefObject } from 'react';
 import type { Case, FindingState } from '@/core/case/schema';
 import { nextSettings, startingSettings } from '@/core/correction/next-settings';
 import type { StatedId } from '@/core/evidence/ids';
@@ -90,6 +90,17 @@ export function useCanUndo(): boolean {
   return useStoredPart(draftOn(coupon.id), (history) => (history?.past.length ?? 0) > 0);
 }
 
+/** Whether a bead was there when the bench was opened, or was logged on this device. */
+export function useIsOurs(beadId: string | null): boolean {
+  const { coupon } = useBenchRecords();
+  const [first] = useState(beadId);
+  const isLoggedHere = useStoredPart(
+    draftOn(coupon.id),
+    (history) => history?.past.some(({ logged }) => logged === beadId) ?? false,
+  );
+  return beadId !== null && (beadId === first || isLoggedHere);
+}
+
 const whole = (history: DraftHistory | null): DraftHistory | null => history;
 
 /** Everything the bench shows and does, for one coupon. */
@@ -106,11 +117,9 @@ export function BenchProvider({ coupon, children }: { coupon: Coupon; children: 
     [coupon],
   );
   const { lastBead } = records;
-  // A draft that was never touched is made from the last bead; its id stays as long as that is the last one.
-  const fresh = useMemo<DraftHistory>(
-    () => ({ now: draftFromLast(lastBead, platform().newId()), past: [] }),
-    [lastBead],
-  );
+  // A draft that was never touched is made from the last bead there was when the bench was opened: what another device
+  // logs meanwhile moves neither figures nor tiles under the hands.
+  const [fresh] = useState<DraftHistory>(() => ({ now: draftFromLast(lastBead, platform().newId()), past: [] }));
   const kept = useStoredPart(draftOn(coupon.id), whole);
   const draft = (kept ?? fresh).now;
   const input = useMemo(

@@ -1,4 +1,6 @@
 import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import type { Coupon } from '@/core/record/schema';
 import { BENCH_COUPON } from '@/platform/kept';
 import { platform } from '@/platform/ports';
 import { useStoredPart } from '@/platform/stored';
@@ -17,6 +19,11 @@ export function JobScreen({ couponId }: { couponId: string | null }) {
   const likeId = couponId ?? inWork ?? newest.data ?? null;
   const like = useCoupon(likeId);
   const missing = isGone(like.error);
+  // Once the form stands, nothing that is fetched meanwhile takes it away with what was typed in it.
+  const [begun, setBegun] = useState<{ coupon: Coupon | null; like: Coupon | null } | null>(null);
+  const ownRig = couponId === null ? null : (begun?.coupon ?? like.data)?.rigId;
+  const usable = rigs.data?.filter(({ id, putAway }) => !putAway || id === ownRig) ?? [];
+  if (begun !== null) return <JobForm key={couponId ?? 'new'} coupon={begun.coupon} like={begun.like} rigs={usable} />;
   if (couponId !== null && missing)
     return (
       <StateNote
@@ -38,8 +45,6 @@ export function JobScreen({ couponId }: { couponId: string | null }) {
       />
     );
   if (rigs.data === undefined || newest.isLoading || like.isLoading) return <Loading what="the job" />;
-  const coupon = couponId === null ? null : (like.data ?? null);
-  const usable = rigs.data.filter(({ id, putAway }) => !putAway || id === coupon?.rigId);
   if (usable.length === 0)
     return (
       <StateNote
@@ -51,5 +56,7 @@ export function JobScreen({ couponId }: { couponId: string | null }) {
         }}
       />
     );
-  return <JobForm key={couponId ?? 'new'} coupon={coupon} like={like.data ?? null} rigs={usable} />;
+  const known = like.data ?? null;
+  setBegun({ coupon: couponId === null ? null : known, like: known });
+  return null;
 }

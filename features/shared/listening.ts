@@ -5,6 +5,7 @@ import { fetchChanges, fetchRevision, RequestProblem } from './api';
 import { noteConflicts } from './conflicts';
 import { COUPONS, couponKey, LOG, NEWEST, seeBead, seeRig } from './records-client';
 import { serverAnswered, serverAway, serverInTrouble } from './server-state';
+import { seeForLater } from './use-records';
 
 /** How long the server is asked to wait for something new, s. */
 const WAIT = 20;
@@ -70,7 +71,10 @@ export function startListening(client: QueryClient): () => void {
         continue;
       }
       try {
-        since ??= Math.max(0, (await fetchRevision()) - OVERLAP);
+        if (since === null) {
+          since = Math.max(0, (await fetchRevision()) - OVERLAP);
+          void seeForLater(client);
+        }
         // Right after it was away there is no waiting: what was missed is wanted now.
         const changes: Changes = await fetchChanges(since, failures > 0 ? 0 : WAIT, signal);
         failures = 0;

@@ -94,6 +94,18 @@ export async function fetchAhead(client: QueryClient, chosen: string | null): Pr
   if (id !== null) await client.prefetchQuery({ queryKey: couponKey(id), queryFn: () => fetchCoupon(id) });
 }
 
+const EVERYTHING: LogFilter = { state: 'all', text: '', putAway: false };
+
+/** Sees the rigs and the newest coupons while the server is there, so that those places open without it. */
+export async function seeForLater(client: QueryClient): Promise<void> {
+  await client.prefetchQuery({ queryKey: RIGS, queryFn: fetchRigs });
+  await client.prefetchInfiniteQuery({
+    queryKey: [...LOG, EVERYTHING],
+    queryFn: ({ pageParam }) => fetchLogPage(EVERYTHING, pageParam),
+    initialPageParam: null as string | null,
+  });
+}
+
 /** Asks again for what failed, and for nothing else. */
 export function askAgain(queries: readonly { error: Error | null; refetch: () => Promise<unknown> }[]): void {
   for (const query of queries) if (query.error !== null) void query.refetch();

@@ -11,6 +11,7 @@ import { WIDE } from '@/ui/wide';
 import { Words } from '@/ui/Words';
 import { ConflictNote } from './ConflictNote';
 import { StorageNote } from './StorageNote';
+import { UpdateNote } from './UpdateNote';
 import { useServerMark } from './use-server-mark';
 
 const PLACES = [
@@ -30,6 +31,7 @@ export function Shell({ children }: { children: ReactNode }) {
     <View role="main" className="min-h-0 min-w-0 flex-1">
       <StorageNote />
       <ConflictNote />
+      <UpdateNote />
       <Suspense fallback={<Loading what="this place" />}>{children}</Suspense>
     </View>
   );

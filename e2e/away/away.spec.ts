@@ -1,0 +1,199 @@
+import { chromium, type BrowserContext, type Page } from '@playwright/test';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Coupon, CouponPage } from '../../core/record/schema';
+import { expect, newCoupon, tapFinding, test as base } from '../harness';
+import { OwnServer } from '../own-server';
+
+/** Journeys without the server: the page comes from the device, and what is done waits there. */
+type Device = { page: Page; context: BrowserContext };
+
+const test = base.extend<{ server: OwnServer; device: (name: string) => Promise<Device> }>({
+  server: async ({}, use, info) => {
+    const server = new OwnServer(4410 + info.parallelIndex * 10);
+    await server.start();
+    await use(server);
+    await server.clear();
+  },
+  /** A browser with a folder of its own, as a phone has: opened again by the same name it still knows what it kept. */
+  device: async ({ server, viewport, hasTouch }, use, info) => {
+    const folders = new Map<string, string>();
+    const open = new Set<BrowserContext>();
+    const { executablePath, args } = info.project.use.launchOptions ?? {};
+    await use(async (name) => {
+      const folder = folders.get(name) ?? mkdtempSync(join(tmpdir(), 'jolly-phone-'));
+      folders.set(name, folder);
+      const context = await chromium.launchPersistentContext(folder, {
+        ...(executablePath === undefined ? {} : { executablePath }),
+        ...(args === undefined ? {} : { args }),
+        baseURL: server.address,
+        viewport,
+        hasTouch,
+      });
+      open.add(context);
+      context.on('close', () => open.delete(context));
+      return { context, page: context.pages()[0] ?? (await context.newPage()) };
+    });
+    for (const context of open) await context.close();
+    for (const folder of folders.values()) rmSync(folder, { recursive: true, force: true });
+  },
+});
+/** Waits until the device keeps the page itself. */
+const kept = (page: Page): Promise<unknown> => page.evaluate(() => navigator.serviceWorker.ready);
+
+async function logOne(page: Page, finding: string, number: number): Promise<void> {
+  await tapFinding(page, 'See', finding);
+  const log = page.getByRole('button', { name: `Log bead ${number}` });
+  await expect(log).toBeEnabled();
+  await log.click();
+  await expect(page.getByRole('button', { name: `Log bead ${number + 1}` })).toBeVisible();
+}
+
+const mark = (page: Page, text: RegExp | string) => page.getByRole('navigation').getByText(text);
+
+async function couponCalled(server: OwnServer, title: string): Promise<Coupon> {
+  const { coupons } = await server.get<CouponPage>('/coupons');
+  return server.get<Coupon>(`/coupons/${coupons.find((one) => one.title === title)!.id}`);
+}
+
+test('server stopped, page closed and opened, beads logged and judged: all there once, in order', async ({
+  server,
+  device,
+}) => {
+  let { page, context } = await device('phone');
+  await newCoupon(page, 'Far plate');
+  await kept(page);
+  await logOne(page, 'Flat, washed out', 1);
+  await expect(page.getByRole('link', { name: /^Bead 1, / })).toBeVisible();
+  await server.stop();
+  await page.reload();
+  await expect(page.getByRole('region', { name: 'Coupon: Far plate' })).toBeVisible();
+  await logOne(page, 'Ropey, humped', 2);
+  await logOne(page, 'Cold lap', 3);
+  await logOne(page, 'Uneven', 4);
+  await page.getByRole('button', { name: 'better', exact: true }).click();
+  await expect(mark(page, '4 waiting')).toBeVisible();
+  // What waits can be read.
+  await page.getByRole('navigation').getByRole('link', { name: /^Log/ }).click();
+  await page.getByRole('link', { name: /4 changes wait for the server/ }).click();
+  await expect(page.getByRole('article')).toHaveCount(4);
+  await expect(page.getByText('Bead 4 judged “better”')).toBeVisible();
+  await context.close();
+
+  ({ page, context } = await device('phone'));
+  await page.goto('/');
+  await expect(page.getByRole('link', { name: /^Bead \d+( waits)?, / })).toHaveCount(4);
+  await expect(mark(page, '4 waiting')).toBeVisible();
+  await page.getByRole('navigation').getByRole('link', { name: 'Rig' }).click();
+  await expect(page.getByRole('link', { name: /^Dock set: what is fitted/ })).toBeVisible();
+  await server.start();
+  await expect(mark(page, /waiting|no server/)).toHaveCount(0, { timeout: 40_000 });
+  const { beads } = await couponCalled(server, 'Far plate');
+  expect(beads.map(({ number, outcome, findings }) => [number, outcome, Object.keys(findings)])).toEqual([
+    [1, null, ['bead-flat']],
+    [2, null, ['bead-ropey']],
+    [3, null, ['toe-cold-lap']],
+    [4, 'better', ['bead-uneven']],
+  ]);
+});
+
+test('a coupon begun, corrected and worked on without the server stands in the log and arrives whole', async ({
+  server,
+  device,
+}) => {
+  const { page } = await device('phone');
+  await page.goto('/job/new');
+  await page.getByRole('textbox', { name: 'What is it for?' }).waitFor();
+  await kept(page);
+  await server.stop();
+  await newCoupon(page, 'Lost plate', { thickness: '4' });
+  await logOne(page, 'Flat, washed out', 1);
+  await page.getByRole('link', { name: /^Job: Lost plate/ }).click();
+  await page.getByRole('textbox', { name: 'Thickness, mm' }).fill('6');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await logOne(page, 'Uneven', 2);
+  await page.getByRole('navigation').getByRole('link', { name: /^Log/ }).click();
+  await expect(page.getByRole('link', { name: /Lost plate/ })).toContainText('2 beads');
+  await server.start();
+  await expect(mark(page, /waiting|no server/)).toHaveCount(0, { timeout: 40_000 });
+  const { beads, jobs } = await couponCalled(server, 'Lost plate');
+  expect(jobs.map(({ job }) => job.thicknessMm)).toEqual([4, 6]);
+  expect(beads.map(({ number, jobId }) => [number, jobs.findIndex(({ id }) => id === jobId)])).toEqual([
+    [1, 0],
+    [2, 1],
+  ]);
+});
+
+test('two devices on one coupon: what one writes the other sees, both notes hold, and a conflict is said on both', async ({
+  server,
+  device,
+}) => {
+  const [one, two] = [(await device('one')).page, (await device('two')).page];
+  await newCoupon(one, 'Shared plate');
+  const { id } = await couponCalled(server, 'Shared plate');
+  await two.goto('/');
+  await expect(two.getByRole('region', { name: 'Coupon: Shared plate' })).toBeVisible();
+  await logOne(one, 'Flat, washed out', 1);
+  // The other sees it within seconds, and its own draft is not moved.
+  await tapFinding(two, 'See', 'Uneven');
+  await expect(two.getByRole('link', { name: /^Bead 1, / })).toBeVisible();
+  await expect(two.getByRole('button', { name: 'Uneven: seen' })).toBeVisible();
+  await two.getByRole('button', { name: 'Log bead 2' }).click();
+  await expect(one.getByRole('link', { name: /^Bead 2, / })).toBeVisible();
+
+  const edit = async (page: Page, bead: number, outcome: string, note: string): Promise<void> => {
+    const card = page.getByRole('article', { name: `Bead ${bead}` });
+    await card.getByRole('button', { name: /^Judge/ }).click();
+    if (outcome !== '') await card.getByRole('radio', { name: outcome, exact: true }).click();
+    if (note !== '') await card.getByRole('textbox', { name: 'Note' }).fill(note);
+  };
+  for (const page of [one, two]) await page.goto(`/coupon/${id}`);
+  await edit(one, 1, 'better', 'toe is cold');
+  await edit(two, 2, 'no change', 'second pass');
+  await edit(two, 1, 'sound', '');
+  await one.getByRole('button', { name: 'Keep it' }).click();
+  for (const bead of [2, 1])
+    await two
+      .getByRole('article', { name: `Bead ${bead}` })
+      .getByRole('button', { name: 'Keep it' })
+      .click();
+  await expect(one.getByText(/was changed on two devices/)).toBeVisible();
+  await expect(two.getByText(/was changed on two devices/)).toBeVisible();
+  const now = async () =>
+    (await server.get<Coupon>(`/coupons/${id}`)).beads.map(({ number, outcome, note }) => [number, outcome, note]);
+  const [[, first]] = await now();
+  expect(['better', 'sound']).toContain(first);
+  expect(await now()).toEqual([
+    [1, first, 'toe is cold'],
+    [2, 'same', 'second pass'],
+  ]);
+  // The way back.
+  const other = first === 'sound' ? 'better' : 'sound';
+  await one.getByRole('button', { name: `Put “${other}” back` }).click();
+  await expect.poll(now).toEqual([
+    [1, other, 'toe is cold'],
+    [2, 'same', 'second pass'],
+  ]);
+});
+
+test('two tabs of one device share what waits and send it once', async ({ server, device }) => {
+  const { page, context } = await device('phone');
+  await newCoupon(page, 'Tab plate');
+  await kept(page);
+  const second = await context.newPage();
+  await second.goto('/');
+  await expect(second.getByRole('region', { name: 'Coupon: Tab plate' })).toBeVisible();
+  await server.stop();
+  await logOne(page, 'Flat, washed out', 1);
+  await expect(second.getByRole('button', { name: 'Log bead 2' })).toBeEnabled();
+  await logOne(second, 'Uneven', 2);
+  await expect(page.getByRole('button', { name: 'Log bead 3' })).toBeVisible();
+  await server.start();
+  for (const tab of [page, second]) await expect(mark(tab, /waiting|no server/)).toHaveCount(0, { timeout: 40_000 });
+  const { beads } = await couponCalled(server, 'Tab plate');
+  expect(beads.map(({ number, findings }) => [number, Object.keys(findings)])).toEqual([
+    [1, ['bead-flat']],
+    [2, ['bead-uneven']],
+  ]);
+});
