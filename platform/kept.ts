@@ -62,13 +62,15 @@ export type Conflict = {
   mine: 'later' | 'earlier';
   /** The earlier change. */
   by: string;
+  /** Whether it was read, and settled or left: the server may tell of it again. */
+  settled: boolean;
 };
 
 const isConflicts = ((value: unknown) =>
   Array.isArray(value) &&
   value.every((one) => typeof one === 'object' && one !== null && 'field' in one && 'of' in one)) as CompiledValidator;
 
-/** Conflicts that were not read yet. */
+/** Conflicts, with those that were settled lately. */
 export const CONFLICTS: StoredShape<readonly Conflict[]> = {
   key: 'conflicts',
   version: 2,

@@ -37,15 +37,13 @@ function siteRoutes(site: string): RequestHandler[] {
     express.Router().use('/_expo', express.static(join(site, '_expo'), kept)),
     express.Router().use('/assets', express.static(join(site, 'assets'), kept)),
     // What opens the page without the server is asked for anew each time, else no new version would be found.
-    express
-      .Router()
-      .use(
-        '/sw.js',
-        express.static(join(site, 'sw.js'), {
-          cacheControl: false,
-          setHeaders: (response) => response.set('Cache-Control', 'no-cache'),
-        }),
-      ),
+    express.Router().use(
+      '/sw.js',
+      express.static(join(site, 'sw.js'), {
+        cacheControl: false,
+        setHeaders: (response) => response.set('Cache-Control', 'no-cache'),
+      }),
+    ),
     express.static(site, { index: false }),
     page,
   ];

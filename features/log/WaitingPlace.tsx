@@ -5,7 +5,7 @@ import { ScrollView, View } from 'react-native';
 import type { Change } from '@/core/record/change';
 import { changeWords, type Named } from '@/core/record/change-words';
 import { draftFromBead } from '@/core/record/bead-from';
-import type { Coupon, RigRecord } from '@/core/record/schema';
+import type { RigRecord } from '@/core/record/schema';
 import { couponBegun, couponWith } from '@/core/record/waiting';
 import { BENCH_COUPON, draftOn } from '@/platform/kept';
 import { dropWaiting, refuseWaiting, undoWaiting, useWaiting, type Waiting } from '@/platform/outbox';
@@ -15,7 +15,7 @@ import { Button } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { useTitle } from '@/ui/use-keys';
 import { Heading, Words } from '@/ui/Words';
-import { COUPONS, RIGS } from '../shared/records-client';
+import { RIGS, seenCoupons } from '../shared/records-client';
 import { makeChange } from '../shared/sending';
 import { useSubmit } from '../shared/use-records';
 import { clockWords } from './time-words';
@@ -52,9 +52,7 @@ function useNamed(change: Waiting['change']): Named {
   const waiting = useWaiting();
   const changes = waiting.map((one) => one.change);
   const rigs = client.getQueryData<RigRecord[]>(RIGS) ?? [];
-  const seen = client
-    .getQueriesData<Coupon>({ queryKey: COUPONS })
-    .flatMap(([, coupon]) => (coupon?.beads && coupon ? [coupon] : []));
+  const seen = seenCoupons(client).map(([, coupon]) => coupon);
   const begun = changes.flatMap(({ kind, of }) =>
     kind === 'begin-coupon' ? (couponBegun(of, changes, rigs) ?? []) : [],
   );

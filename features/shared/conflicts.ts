@@ -4,7 +4,7 @@ import { store, stored } from '@/platform/stored';
 
 /** Fields that only follow from others and need no word of their own. */
 const isTold = (field: string): boolean => field !== 'takenBack';
-const MOST_KEPT = 20;
+const MOST_KEPT = 100;
 
 /**
  * Notes where two devices changed one field, on both: on the later one when its change is answered, on the earlier one
@@ -27,6 +27,7 @@ export function noteConflicts({ id, kind, of, couponId, device, fields, overrode
         revision,
         mine: device === me ? 'later' : 'earlier',
         by,
+        settled: false,
       };
     });
   const kept = stored(CONFLICTS);
@@ -38,6 +39,6 @@ export function noteConflicts({ id, kind, of, couponId, device, fields, overrode
 export function settleConflict(id: string): void {
   store(
     CONFLICTS,
-    stored(CONFLICTS).filter((one) => one.id !== id),
+    stored(CONFLICTS).map((one) => (one.id === id ? { ...one, settled: true } : one)),
   );
 }

@@ -53,6 +53,21 @@ function pause(ms: number, ended: AbortSignal): Promise<void> {
   });
 }
 
+/** Asks for what is new, and learns how the server stands. @param isBack whether it was away, so that nothing is waited for */
+async function ask(since: number | null, isBack: boolean, signal: AbortSignal): Promise<Changes | Error> {
+  try {
+    const from = since ?? Math.max(0, (await fetchRevision()) - OVERLAP);
+    const changes = await fetchChanges(from, isBack || since === null ? 0 : WAIT, signal);
+    serverAnswered();
+    return changes;
+  } catch (error) {
+    if (signal.aborted) return new Error('not wanted any more');
+    if (error instanceof RequestProblem && error.code !== null) serverInTrouble(error.message);
+    else serverAway();
+    return error instanceof Error ? error : new Error(String(error));
+  }
+}
+
 /**
  * Listens to what others write for as long as the page is open and looked at; so it also learns when the server is away
  * and when it is back.
@@ -70,24 +85,22 @@ export function startListening(client: QueryClient): () => void {
         await pause(60_000, signal);
         continue;
       }
-      try {
-        if (since === null) {
-          since = Math.max(0, (await fetchRevision()) - OVERLAP);
-          void seeForLater(client);
-        }
-        // Right after it was away there is no waiting: what was missed is wanted now.
-        const changes: Changes = await fetchChanges(since, failures > 0 ? 0 : WAIT, signal);
-        failures = 0;
-        serverAnswered();
-        // A server whose records were put back from a backup is behind what is known here.
-        since = changes.upTo < since ? 0 : changes.upTo;
-        seeChanges(client, changes);
-      } catch (error) {
-        if (signal.aborted) return;
+      const changes = await ask(since, failures > 0, signal);
+      if (signal.aborted) return;
+      if (changes instanceof Error) {
         failures += 1;
-        if (error instanceof RequestProblem && error.code !== null) serverInTrouble(error.message);
-        else serverAway();
         await pause(PAUSES[Math.min(failures, PAUSES.length) - 1], signal);
+        continue;
+      }
+      if (since === null) void seeForLater(client);
+      failures = 0;
+      // A server whose records were put back from a backup is behind what is known here.
+      since = changes.upTo < (since ?? 0) ? 0 : changes.upTo;
+      try {
+        seeChanges(client, changes);
+      } catch {
+        // What cannot be put in its place is asked for anew.
+        void client.invalidateQueries();
       }
     }
   };

@@ -81,6 +81,14 @@ export function seeBead(client: QueryClient, bead: Bead): void {
   });
 }
 
+/** Every coupon that was seen; what else was asked of a coupon stands under longer keys. */
+export function seenCoupons(client: QueryClient): [QueryKey, Coupon][] {
+  const found = client.getQueriesData<Coupon>({ queryKey: COUPONS });
+  return found.flatMap(([key, coupon]) =>
+    key.length === couponKey('').length && coupon !== undefined ? [[key, coupon]] : [],
+  );
+}
+
 /** A rig as the server has it now, in the list and on every coupon it stands on. */
 export function seeRig(client: QueryClient, rig: RigRecord): void {
   see<RigRecord[]>(client, RIGS, (rigs) =>
@@ -88,8 +96,8 @@ export function seeRig(client: QueryClient, rig: RigRecord): void {
       ? rigs
       : [...rigs.filter(({ id }) => id !== rig.id), rig].sort((a, b) => (a.name < b.name ? -1 : 1)),
   );
-  for (const [key, kept] of client.getQueriesData<Coupon>({ queryKey: COUPONS }))
-    if (kept?.rig.id === rig.id) see<Coupon>(client, key, (coupon) => coupon && { ...coupon, rig, rigName: rig.name });
+  for (const [key, kept] of seenCoupons(client))
+    if (kept.rig.id === rig.id) see<Coupon>(client, key, (coupon) => coupon && { ...coupon, rig, rigName: rig.name });
 }
 
 /** What the server answered to a change stands in the records at once; the log is fetched when it is next looked at. */

@@ -32,7 +32,7 @@ function whatWords({ kind, field }: Conflict, bead: number | null, title: string
 
 /** Says where two devices changed one thing: what stands, what stood before, and the way back. */
 export function ConflictNote() {
-  const first = useStoredPart(CONFLICTS, (all) => all[0]);
+  const first = useStoredPart(CONFLICTS, (all) => all.find(({ settled }) => !settled));
   return first === undefined ? null : <OneConflict key={first.id} conflict={first} />;
 }
 
