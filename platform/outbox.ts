@@ -68,9 +68,15 @@ async function written(told: Told = { what: 'changed' }): Promise<void> {
 export async function keepWaiting(changes: readonly WaitingChange[]): Promise<void> {
   const database = await deviceDatabase();
   const adding = database.transaction('waiting', 'readwrite', { durability: 'strict' });
-  for (const change of changes)
-    if ((await adding.store.index('by-change').getKey(change.id)) === undefined)
-      await adding.store.add({ change, tried: false, refused: null });
+  try {
+    for (const change of changes)
+      if ((await adding.store.index('by-change').getKey(change.id)) === undefined)
+        await adding.store.add({ change, tried: false, refused: null });
+  } catch (error) {
+    adding.done.catch(() => undefined);
+    adding.abort();
+    throw error;
+  }
   await adding.done;
   await written();
 }

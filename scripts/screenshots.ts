@@ -33,6 +33,21 @@ async function badBead(page: Page): Promise<void> {
   );
 }
 
+/** Two beads logged while the server cannot be reached. */
+async function away(page: Page): Promise<void> {
+  await page.route('**/api/**', (route) => route.abort());
+  for (const [name, number] of [
+    ['Flat, washed out', 3],
+    ['Uneven', 4],
+  ] as const) {
+    await page.getByRole('tab', { name: 'See' }).click();
+    await page.getByRole('button', { name: `${name}: not said` }).click();
+    await page.getByRole('button', { name: `Log bead ${number}`, disabled: false }).click();
+    await page.getByRole('button', { name: `Log bead ${number + 1}` }).waitFor();
+  }
+  await page.getByRole('navigation').getByText('2 waiting').waitFor();
+}
+
 const SHOTS: Shot[] = [
   { name: 'bench-open-phone', path: '/', size: PHONE },
   { name: 'bench-phone', path: '/', size: PHONE, act: badBead },
@@ -73,6 +88,17 @@ const SHOTS: Shot[] = [
       await page
         .getByRole('heading', { name: 'Check next' })
         .evaluate((heading) => heading.scrollIntoView({ block: 'start' }));
+    },
+  },
+  { name: 'away-phone', path: '/', size: PHONE, act: away },
+  {
+    name: 'waiting-phone',
+    path: '/',
+    size: PHONE,
+    act: async (page) => {
+      await away(page);
+      await page.getByRole('navigation').getByRole('link', { name: /^Log/ }).click();
+      await page.getByRole('link', { name: /wait for the server/ }).click();
     },
   },
   { name: 'log-phone', path: '/log', size: PHONE },

@@ -8,7 +8,7 @@ import { makeChange } from '../shared/sending';
  * @param from as it was when the form was begun, or null for a new one
  */
 export function rigChanges({ id, ...typed }: NewRig, from: RigRecord | null): WaitingChange[] {
-  if (from === null) return [makeChange('begin-rig', id, typed, 0)];
+  if (from === null) return [makeChange('begin-rig', id, typed, 0, id)];
   const { name, note, setup } = typed;
   const fields: RigChange = { ...(name === from.name ? {} : { name }), ...(note === from.note ? {} : { note }) };
   return [
