@@ -8,7 +8,7 @@ const folder = mkdtempSync(join(tmpdir(), 'jolly-faults-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 it('loses and doubles nothing where the server is killed while it writes and answers get lost', async () => {
-  const toll = await writeThroughFaults(folder, { kills: 3, writers: 4, lost: 0.2 });
+  const toll = await writeThroughFaults(folder, { kills: 3, writers: 4, lost: 0.2, lastsMs: 300 });
   expect(toll).toEqual({
     kills: 3,
     acknowledged: expect.any(Number),

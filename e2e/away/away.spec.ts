@@ -10,18 +10,19 @@ import { OwnServer } from '../own-server';
 type Device = { page: Page; context: BrowserContext };
 
 const test = base.extend<{ server: OwnServer; device: (name: string) => Promise<Device> }>({
-  server: async ({}, use, info) => {
+  // eslint-disable-next-line no-empty-pattern -- what is asked for has to be named so
+  server: async ({}, give, info) => {
     const server = new OwnServer(4410 + info.parallelIndex * 10);
     await server.start();
-    await use(server);
+    await give(server);
     await server.clear();
   },
   /** A browser with a folder of its own, as a phone has: opened again by the same name it still knows what it kept. */
-  device: async ({ server, viewport, hasTouch }, use, info) => {
+  device: async ({ server, viewport, hasTouch }, give, info) => {
     const folders = new Map<string, string>();
     const open = new Set<BrowserContext>();
     const { executablePath, args } = info.project.use.launchOptions ?? {};
-    await use(async (name) => {
+    await give(async (name) => {
       const folder = folders.get(name) ?? mkdtempSync(join(tmpdir(), 'jolly-phone-'));
       folders.set(name, folder);
       const context = await chromium.launchPersistentContext(folder, {

@@ -18,6 +18,8 @@ export type Fault = {
   writers: number;
   /** Share of the answers that are lost after the change was stored. */
   lost: number;
+  /** How long they go on after the last kill, ms. */
+  lastsMs: number;
 };
 export type Toll = {
   kills: number;
@@ -117,7 +119,7 @@ async function sendUntilAnswered(server: MortalServer, change: object, lost: num
  * Lets writers log and judge beads on one coupon while the server is killed, and counts what was lost or doubled.
  * @param dataDir an empty folder
  */
-export async function writeThroughFaults(dataDir: string, { kills, writers, lost }: Fault): Promise<Toll> {
+export async function writeThroughFaults(dataDir: string, { kills, writers, lost, lastsMs }: Fault): Promise<Toll> {
   const server = await MortalServer.start(dataDir);
   const sent: Sent = { repeated: 0 };
   const madeAt = new Date().toISOString();
@@ -148,7 +150,7 @@ export async function writeThroughFaults(dataDir: string, { kills, writers, lost
       await server.kill();
       await server.begin();
     }
-    await pause(300);
+    await pause(lastsMs);
     isOver = true;
     await Promise.all(writing);
     return logs;
