@@ -46,7 +46,11 @@ export default defineConfig({
     project('wide', 4392, DESK, /e2e\/(wide\/)?[^/]+\.spec\.ts/),
     project('empty', 4393, PHONE, /empty\/.*\.spec\.ts/),
     // Its journeys stop and start servers of their own.
-    { name: 'away', testMatch: /away\/.*\.spec\.ts/, use: { viewport: PHONE, hasTouch: true, serviceWorkers: 'allow' } },
+    {
+      name: 'away',
+      testMatch: /away\/.*\.spec\.ts/,
+      use: { viewport: PHONE, hasTouch: true, serviceWorkers: 'allow' },
+    },
   ],
   webServer: [server('phone', 4391), server('wide', 4392), server('empty', 4393, '--empty')],
 });
