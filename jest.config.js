@@ -5,6 +5,8 @@ const node = {
 };
 module.exports = {
   globalSetup: '<rootDir>/scripts/jest-setup.mjs',
+  // A busy machine is slow; how long a test takes says nothing.
+  testTimeout: 30_000,
   projects: [
     { displayName: 'core', ...node, testMatch: ['<rootDir>/core/**/*.test.ts'] },
     { displayName: 'server', ...node, testMatch: ['<rootDir>/server/**/*.test.ts'] },

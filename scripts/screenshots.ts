@@ -90,6 +90,14 @@ const SHOTS: Shot[] = [
         .evaluate((heading) => heading.scrollIntoView({ block: 'start' }));
     },
   },
+  { name: 'log-phone', path: '/log', size: PHONE },
+  { name: 'log-wide', path: '/log', size: WIDE },
+  { name: 'coupon-wide', path: '/coupon/0190a000-0000-7000-8001-000000000002', size: WIDE },
+  { name: 'rig-phone', path: '/rig', size: PHONE },
+  { name: 'rig-wide', path: '/rig', size: WIDE },
+  { name: 'habits-phone', path: '/rig/habits', size: PHONE },
+  { name: 'job-phone', path: '/job/new', size: PHONE },
+  // Last: what waits in these may arrive once they are closed.
   { name: 'away-phone', path: '/', size: PHONE, act: away },
   {
     name: 'waiting-phone',
@@ -101,13 +109,6 @@ const SHOTS: Shot[] = [
       await page.getByRole('link', { name: /wait for the server/ }).click();
     },
   },
-  { name: 'log-phone', path: '/log', size: PHONE },
-  { name: 'log-wide', path: '/log', size: WIDE },
-  { name: 'coupon-wide', path: '/coupon/0190a000-0000-7000-8001-000000000002', size: WIDE },
-  { name: 'rig-phone', path: '/rig', size: PHONE },
-  { name: 'rig-wide', path: '/rig', size: WIDE },
-  { name: 'habits-phone', path: '/rig/habits', size: PHONE },
-  { name: 'job-phone', path: '/job/new', size: PHONE },
 ];
 
 async function reachable(): Promise<void> {

@@ -124,6 +124,41 @@ describe('two devices on one plate', () => {
     );
   });
 
+  it('log thirty beads each, one of them with a clock that is a day wrong: all there, each in its order', async () => {
+    const runs = [
+      { device: PHONE, at: '2026-05-03T09:00:00.000Z' },
+      { device: TABLET, at: '2026-05-04T09:00:00.000Z' },
+    ].map(({ device, at }) => ({
+      device,
+      beads: Array.from({ length: 30 }, () => beadOn(plate, dock.setup.id, { ranAt: at })),
+    }));
+    // Each sends one after the other, both at once.
+    await Promise.all(
+      runs.map(async ({ device, beads }) => {
+        for (const one of beads) await taken({ ...logging(one, device), madeAt: one.ranAt });
+      }),
+    );
+    const { beads } = await kept();
+    expect(beads.map(({ number }) => number)).toEqual(Array.from({ length: 61 }, (_, i) => i + 1));
+    for (const run of runs) {
+      const own = run.beads.map(({ id }) => id);
+      expect(beads.flatMap(({ id }) => (own.includes(id) ? [id] : []))).toEqual(own);
+    }
+    // The later judgement to arrive holds, whatever the clock of its device says.
+    const judge = (device: string, outcome: string, madeAt: string, against: number) =>
+      taken({ ...made(device, 'change-bead', bead.id, { outcome }, against), madeAt });
+    const first = await judge(TABLET, 'better', '2026-05-05T09:00:00.000Z', bead.revision);
+    const second = await judge(PHONE, 'sound', '2026-05-03T09:00:00.000Z', bead.revision);
+    expect([second.bead!.outcome, second.entry.overrode[0].by]).toEqual(['sound', first.entry.id]);
+  });
+
+  it('go on past the thousandth bead of a coupon', async () => {
+    shop.connection.prepare('UPDATE beads SET number = 999 WHERE id = ?').run(bead.id);
+    const next = [beadOn(plate, dock.setup.id), beadOn(plate, dock.setup.id)];
+    for (const [i, one] of next.entries()) expect((await taken(logging(one))).bead!.number).toBe(1000 + i);
+    expect((await kept()).nextNumber).toBe(1002);
+  });
+
   it('both hold when they change different fields, and nothing is said', async () => {
     await taken(change(PHONE, { outcome: 'better' }));
     const { entry, bead: now } = await taken(change(TABLET, { note: 'toe is cold' }));

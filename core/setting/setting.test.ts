@@ -46,7 +46,7 @@ describe('the table of settings', () => {
       fc.property(name, fc.double({ min: -3000, max: 3000, noNaN: true }), (one, value) => {
         const held = withinLimits(one, value);
         expect(takesFigure(one, held)).toBe(true);
-        if (takesFigure(one, value)) expect(held).toBe(value);
+        if (takesFigure(one, value)) expect(held === value).toBe(true);
         else expect([SETTINGS[one].minimum, SETTINGS[one].maximum]).toContain(held);
       }),
     );
