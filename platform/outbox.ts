@@ -1,6 +1,6 @@
 import { useSyncExternalStore } from 'react';
-import { isWaitingChange } from '../core/record/change';
 import type { Changed, WaitingChange } from '../core/record/change-schema';
+import { isWaitingChange } from '../core/record/is-waiting-change';
 import { deviceDatabase, type KeptChange, type Refused } from './device-database';
 import { sayStorage } from './stored';
 

@@ -1,5 +1,6 @@
-import { isWaitingChange, validateChange } from './change';
+import { validateChange } from './change';
 import { changeWords, fieldWords } from './change-words';
+import { isWaitingChange } from './is-waiting-change';
 
 const ID = (n: number): string => `0190b000-0000-7000-8000-${String(n).padStart(12, '0')}`;
 const CHANGE = {

@@ -44,9 +44,6 @@ const READ: Record<ChangeKind, Read> = {
   refit: (fields) => validateWith<NewSetup>(matchesSetup, fields, ({ rig }) => rigProblems(rig, 'rig')),
 };
 
-/** A change as the device keeps it while it waits: its fields are the server's to read. */
-export const isWaitingChange = (input: unknown): input is WaitingChange => matchesChange(input);
-
 /** A change, or every wrong field with what it takes. */
 export function validateChange(input: unknown): Validated<Change> {
   const read = validateWith<WaitingChange>(matchesChange, input);

@@ -27,8 +27,8 @@ function seeRow(client: QueryClient, row: CouponRow): void {
 
 /** What another device wrote stands in the records; what is typed or tapped here is not touched. */
 export function seeChanges(client: QueryClient, { rigs, coupons, beads, overriding }: Changes): void {
-  beads.forEach((bead) => seeBead(client, bead));
-  rigs.forEach((rig) => seeRig(client, rig));
+  beads.forEach((bead) => void seeBead(client, bead));
+  rigs.forEach((rig) => void seeRig(client, rig));
   coupons.forEach((row) => seeRow(client, row));
   overriding.forEach(noteConflicts);
   if (coupons.length > 0 || beads.length > 0) {

@@ -3,7 +3,7 @@ import { QueryClient, type QueryKey } from '@tanstack/react-query';
 import type { Changed } from '@/core/record/change-schema';
 import type { Bead, Coupon, RigRecord } from '@/core/record/schema';
 import { deviceDatabase } from '@/platform/device-database';
-import { isWorthRepeating } from './api';
+import { fetchCoupon, fetchRigs, isWorthRepeating } from './api';
 
 /** What the device has seen of the records, by the questions that were asked. */
 export const RIGS = ['rigs'];
@@ -37,7 +37,13 @@ const shelf = {
       .catch(() => undefined);
   },
 };
-const persister = createPersister<string>({ storage: shelf, maxAge: SEEN_FOR, buster: SEEN_VERSION });
+const persister = createPersister<string>({
+  storage: shelf,
+  maxAge: SEEN_FOR,
+  buster: SEEN_VERSION,
+  // What was seen on an earlier visit is shown at once and always asked for anew.
+  refetchOnRestore: 'always',
+});
 
 /** What asks the server and remembers. The server stands beside the app, whatever the browser thinks of the internet. */
 export function recordsClient(): QueryClient {
@@ -54,9 +60,9 @@ export function recordsClient(): QueryClient {
 }
 
 /** Puts something better in the place of what was seen, on the device too. */
-function see<T>(client: QueryClient, key: QueryKey, next: (seen: T | undefined) => T | undefined): void {
+async function see<T>(client: QueryClient, key: QueryKey, next: (seen: T | undefined) => T | undefined): Promise<void> {
   client.setQueryData<T>(key, next);
-  if (client.getQueryData(key) !== undefined) void persister.persistQueryByKey(key, client);
+  if (client.getQueryData(key) !== undefined) await persister.persistQueryByKey(key, client);
 }
 
 /** The beads of a coupon with one put in its place, in order; without those that were taken back. */
@@ -72,8 +78,8 @@ function withBead(kept: Coupon, bead: Bead): Coupon {
 }
 
 /** A bead as the server has it now stands in its coupon at once, unless something newer does. */
-export function seeBead(client: QueryClient, bead: Bead): void {
-  see<Coupon>(client, couponKey(bead.couponId), (kept) => {
+export function seeBead(client: QueryClient, bead: Bead): Promise<void> {
+  return see<Coupon>(client, couponKey(bead.couponId), (kept) => {
     const before = kept?.beads.find(({ id }) => id === bead.id);
     return kept === undefined || (before !== undefined && before.revision >= bead.revision)
       ? kept
@@ -90,23 +96,37 @@ export function seenCoupons(client: QueryClient): [QueryKey, Coupon][] {
 }
 
 /** A rig as the server has it now, in the list and on every coupon it stands on. */
-export function seeRig(client: QueryClient, rig: RigRecord): void {
-  see<RigRecord[]>(client, RIGS, (rigs) =>
-    rigs === undefined
-      ? rigs
-      : [...rigs.filter(({ id }) => id !== rig.id), rig].sort((a, b) => (a.name < b.name ? -1 : 1)),
-  );
-  for (const [key, kept] of seenCoupons(client))
-    if (kept.rig.id === rig.id) see<Coupon>(client, key, (coupon) => coupon && { ...coupon, rig, rigName: rig.name });
+export async function seeRig(client: QueryClient, rig: RigRecord): Promise<void> {
+  const coupons = seenCoupons(client).filter(([, kept]) => kept.rig.id === rig.id);
+  await Promise.all([
+    see<RigRecord[]>(client, RIGS, (rigs) =>
+      rigs === undefined
+        ? rigs
+        : [...rigs.filter(({ id }) => id !== rig.id), rig].sort((a, b) => (a.name < b.name ? -1 : 1)),
+    ),
+    ...coupons.map(([key]) => see<Coupon>(client, key, (coupon) => coupon && { ...coupon, rig, rigName: rig.name })),
+  ]);
 }
 
-/** What the server answered to a change stands in the records at once; the log is fetched when it is next looked at. */
-export function seeAnswer(client: QueryClient, { bead, coupon, rig }: Changed): void {
-  if (bead !== undefined) seeBead(client, bead);
-  if (coupon !== undefined) {
-    see<Coupon>(client, couponKey(coupon.id), () => coupon);
-    void client.invalidateQueries({ queryKey: NEWEST });
-  }
-  if (rig !== undefined) seeRig(client, rig);
+/** What stands in no screen now, but may on the device from an earlier visit, is fetched, so that it is not behind. */
+async function seeAnew<T>(client: QueryClient, key: QueryKey, fetchIt: () => Promise<T>): Promise<void> {
+  if (client.getQueryData(key) !== undefined) return;
+  const fetched = await fetchIt().catch(() => undefined);
+  if (fetched !== undefined) await see<T>(client, key, (seen) => seen ?? fetched);
+}
+
+/**
+ * What the server answered to a change stands in the records at once; the log is fetched when it is next looked at.
+ * @returns when it stands on the device too, so that the change need not wait there any more
+ */
+export async function seeAnswer(client: QueryClient, { bead, coupon, rig }: Changed): Promise<void> {
   void client.invalidateQueries({ queryKey: LOG });
+  if (coupon !== undefined) void client.invalidateQueries({ queryKey: NEWEST });
+  await Promise.all([
+    bead === undefined ? null : seeBead(client, bead),
+    coupon === undefined ? null : see<Coupon>(client, couponKey(coupon.id), () => coupon),
+    rig === undefined ? null : seeRig(client, rig),
+  ]);
+  if (bead !== undefined) await seeAnew(client, couponKey(bead.couponId), () => fetchCoupon(bead.couponId));
+  if (rig !== undefined) await seeAnew(client, RIGS, fetchRigs);
 }

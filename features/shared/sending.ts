@@ -43,8 +43,8 @@ const PAUSES = [500, 1000, 2000, 4000, 8000, 15_000];
 async function sendOne(client: QueryClient, change: WaitingChange): ReturnType<typeof sendChange> {
   const answer = await sendChange(change);
   serverAnswered();
-  // What is now so stands in the records before the change stops waiting, so that nothing flickers.
-  seeAnswer(client, answer);
+  // What is now so stands in the records, on the device too, before the change stops waiting.
+  await seeAnswer(client, answer);
   noteConflicts(answer.entry);
   return answer;
 }
@@ -116,7 +116,7 @@ export function startSending(client: QueryClient): () => void {
     onWaiting(now),
     onServerBack(now),
     onSentElsewhere((answer) => {
-      seeAnswer(client, answer);
+      void seeAnswer(client, answer);
       noteConflicts(answer.entry);
     }),
   ];
