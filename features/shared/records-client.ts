@@ -41,8 +41,6 @@ const persister = createPersister<string>({
   storage: shelf,
   maxAge: SEEN_FOR,
   buster: SEEN_VERSION,
-  // What was seen on an earlier visit is shown at once and always asked for anew.
-  refetchOnRestore: 'always',
 });
 
 /** What asks the server and remembers. The server stands beside the app, whatever the browser thinks of the internet. */
