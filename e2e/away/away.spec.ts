@@ -10,8 +10,7 @@ import { OwnServer } from '../own-server';
 type Device = { page: Page; context: BrowserContext };
 
 const test = base.extend<{ server: OwnServer; device: (name: string) => Promise<Device> }>({
-  // eslint-disable-next-line no-empty-pattern -- what is asked for has to be named so
-  server: async ({}, give, info) => {
+  server: async ({ browserName: _ }, give, info) => {
     const server = new OwnServer(4410 + info.parallelIndex * 10);
     await server.start();
     await give(server);

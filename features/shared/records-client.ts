@@ -41,7 +41,20 @@ const persister = createPersister<string>({
   storage: shelf,
   maxAge: SEEN_FOR,
   buster: SEEN_VERSION,
+  refetchOnRestore: false,
 });
+
+/** What was seen on an earlier visit is shown at once and asked for anew; where that fails it goes on standing. */
+const remembering: typeof persister.persisterFn = async (ask, context, query) => {
+  if (query.state.data === undefined) {
+    const seen = await persister.retrieveQuery<Awaited<ReturnType<typeof ask>>>(query.queryHash, ({ state }) => {
+      query.setState({ dataUpdatedAt: state.dataUpdatedAt });
+      query.fetch().catch(() => undefined);
+    });
+    if (seen !== undefined) return seen;
+  }
+  return persister.persisterFn(ask, context, query);
+};
 
 /** What asks the server and remembers. The server stands beside the app, whatever the browser thinks of the internet. */
 export function recordsClient(): QueryClient {
@@ -51,7 +64,7 @@ export function recordsClient(): QueryClient {
         networkMode: 'always',
         retry: isWorthRepeating,
         staleTime: 30_000,
-        persister: persister.persisterFn as never,
+        persister: remembering as never,
       },
     },
   });

@@ -11,16 +11,18 @@ export function useServerMark(): string | null {
   const { away } = useServerState();
   const refused = waiting.filter((one) => one.refused !== null).length;
   const count = waiting.length - refused;
+  const isWaiting = count > 0;
   const [lasting, setLasting] = useState(false);
+  // Begins anew only once all was sent.
   useEffect(() => {
-    if (count === 0) return;
+    if (!isWaiting) return;
     const timer = setTimeout(() => setLasting(true), SAID_AFTER);
     return () => {
       clearTimeout(timer);
       setLasting(false);
     };
-  }, [count === 0]); // eslint-disable-line react-hooks/exhaustive-deps -- begins anew only when all was sent
+  }, [isWaiting]);
   if (refused > 0) return `${refused} refused`;
-  if (count > 0 && (lasting || away)) return `${count} waiting`;
+  if (isWaiting && (lasting || away)) return `${count} waiting`;
   return away ? 'no server' : null;
 }

@@ -1,5 +1,2 @@
-// The device's database needs a way to copy values, which the page of the tests has not.
-globalThis.structuredClone ??= ((value: unknown) => JSON.parse(JSON.stringify(value))) as typeof structuredClone;
-globalThis.setImmediate ??= ((work: () => void) => setTimeout(work, 0)) as unknown as typeof setImmediate;
-// eslint-disable-next-line import/first -- only once the above is there
+import './copying';
 import 'fake-indexeddb/auto';
