@@ -1,4 +1,5 @@
-import { fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { focusManager } from '@tanstack/react-query';
+import { act, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { useState } from 'react';
 import type { SettingName } from '@/core/setting/table';
 import { HABITS } from '@/platform/kept';
@@ -8,7 +9,7 @@ import { LogButton, UndoButton } from './BenchButtons';
 import { JudgeBar } from './JudgeBar';
 import { SettingsPanel } from './SettingsPanel';
 import { Verdict } from './Verdict';
-import { OnBench, openShop, type Shop } from './testing/shop';
+import { ID, OnBench, openShop, type Shop } from './testing/shop';
 import { REST_MS } from './use-rest';
 
 let shop: Shop;
@@ -182,5 +183,16 @@ describe('after a bead is logged', () => {
     press('better');
     await waitFor(() => expect(shop.beads[1].outcome).toBe('better'));
     await waitFor(() => expect(screen.queryByRole('group', { name: /is logged/ })).toBeNull());
+  });
+
+  it('asks nothing of a bead that another device logged meanwhile: nothing slides in under the hands', async () => {
+    await open();
+    const judgement = { outcome: null, takenBack: false, note: '', verdict: null, move: null, appearance: null };
+    const logged = { id: ID(40), couponId: ID(1), setupId: ID(2), jobId: ID(4), number: 1, revision: 2, ...judgement };
+    shop.beads.push({ ...logged, settings: {}, readings: {}, findings: {}, names: {}, schools: {} } as never);
+    act(() => focusManager.setFocused(false));
+    act(() => focusManager.setFocused(true));
+    await screen.findByRole('button', { name: 'Log bead 2' });
+    expect(screen.queryByText(/is logged/)).toBeNull();
   });
 });

@@ -2,16 +2,16 @@ import '@/platform/testing/device';
 import { waitFor } from '@testing-library/react';
 import type { Changes, HistoryEntry } from '@/core/record/change-schema';
 import type { Coupon } from '@/core/record/schema';
-import { clearDeviceDatabase } from '@/platform/device-database';
+import { clearDeviceDatabase, deviceDatabase } from '@/platform/device-database';
 import { CONFLICTS, deviceId } from '@/platform/kept';
 import { forgetWaiting, keepWaiting, readWaiting, waitingNow } from '@/platform/outbox';
-import { replacePlatform } from '@/platform/ports';
+import { platform, replacePlatform } from '@/platform/ports';
 import { forgetMemory, stored } from '@/platform/stored';
 import { noteConflicts, settleConflict } from './conflicts';
 import { seeChanges, startListening } from './listening';
-import { couponKey, recordsClient, RIGS } from './records-client';
+import { couponKey, recordsClient, RIGS, seeAnswer } from './records-client';
 import { makeChange, startSending } from './sending';
-import { serverAnswered, serverState } from './server-state';
+import { onServerBack, serverAnswered, serverAway, serverInTrouble, serverState } from './server-state';
 
 const ID = (n: number): string => `0190b000-0000-7000-8000-${String(n).padStart(12, '0')}`;
 const NOTHING_NEW: Changes = { rigs: [], coupons: [], beads: [], overriding: [], upTo: 7, more: false };
@@ -153,6 +153,7 @@ describe('what others write', () => {
     const old = { ...COUPON.beads[0], couponId: ID(1), note: 'old', revision: 5 };
     seeChanges(client, { ...NOTHING_NEW, beads: [old], coupons: [row({ revision: 5, title: 'Old' })] });
     expect(now()).toBe(COUPON);
+    expect(client.getQueryState(couponKey(ID(1)))!.isInvalidated).toBe(false);
     const gone = { ...old, takenBack: true, revision: 6 };
     seeChanges(client, { ...NOTHING_NEW, beads: [gone] });
     expect(now().beads).toEqual([]);
@@ -216,4 +217,55 @@ describe('a conflict', () => {
     noteConflicts(met(deviceId(), ID(9)));
     expect(stored(CONFLICTS).map(({ settled }) => settled)).toEqual([true]);
   });
+});
+
+describe('what was seen', () => {
+  const ask = (client: ReturnType<typeof recordsClient>): Promise<Coupon> =>
+    client.fetchQuery({
+      queryKey: couponKey(ID(1)),
+      queryFn: async () => (await platform().request(`/api/coupons/${ID(1)}`, { method: 'GET' })).json(),
+    });
+
+  it('stands on the next visit, is asked for anew, and goes on standing where the server is away', async () => {
+    answers = () => ({ status: 200, body: COUPON });
+    expect((await ask(recordsClient())).title).toBe('Plate');
+    await waitFor(async () => expect(await (await deviceDatabase()).count('seen')).toBe(1));
+    answers = () => 'lost';
+    const away = recordsClient();
+    asked = [];
+    expect((await ask(away)).title).toBe('Plate');
+    await waitFor(() => expect(asked.length).toBeGreaterThan(0));
+    expect(away.getQueryData<Coupon>(couponKey(ID(1)))!.title).toBe('Plate');
+    answers = () => ({ status: 200, body: { ...COUPON, title: 'Pin' } });
+    const back = recordsClient();
+    await ask(back);
+    await waitFor(() => expect(back.getQueryData<Coupon>(couponKey(ID(1)))!.title).toBe('Pin'));
+  });
+
+  it('of a coupon that no screen shows is not left behind by a bead that was logged on it', async () => {
+    answers = () => ({ status: 200, body: { ...COUPON, title: 'With the bead' } });
+    const client = recordsClient();
+    const bead = { ...COUPON.beads[0], couponId: ID(1) };
+    await seeAnswer(client, { entry: entry(ID(30)), bead });
+    expect(asked).toEqual([`/api/coupons/${ID(1)}`]);
+    const [kept] = await (await deviceDatabase()).getAll('seen');
+    expect(kept).toContain('With the bead');
+  });
+});
+
+it('a server that comes back is told once, one that never went is not', () => {
+  const told = jest.fn();
+  const end = onServerBack(told);
+  serverAnswered();
+  serverInTrouble('full');
+  serverAnswered();
+  expect(told).not.toHaveBeenCalled();
+  serverAway();
+  serverAway();
+  serverAnswered();
+  expect(told).toHaveBeenCalledTimes(1);
+  end();
+  serverAway();
+  serverAnswered();
+  expect(told).toHaveBeenCalledTimes(1);
 });

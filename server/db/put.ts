@@ -21,15 +21,9 @@ function apply<Kind extends ChangeKind>(writing: Writing, kind: Kind, of: string
   applyChange(writing, change as unknown as Incoming);
 }
 
-/** Only what is stated and differs. */
-function differing<T extends object>(stated: { [Field in keyof T]?: T[Field] | undefined }, now: T): Partial<T> {
-  const fields = Object.entries(stated).filter(
-    ([field, value]) => value !== undefined && now[field as keyof T] !== value,
-  );
-  return Object.fromEntries(fields) as Partial<T>;
-}
-
-const isEmpty = (fields: object): boolean => Object.keys(fields).length === 0;
+/** Only what is stated; what stands there already is left alone by `applyChange`. */
+const stated = <T extends object>(fields: { [Field in keyof T]?: T[Field] | undefined }): Partial<T> =>
+  Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)) as Partial<T>;
 
 /** Logs a bead; the same one again changes nothing. @throws Refusal as `applyChange` */
 export function putBead(writing: Writing, { id, ...fields }: NewBead): void {
@@ -38,29 +32,23 @@ export function putBead(writing: Writing, { id, ...fields }: NewBead): void {
 
 /** Changes what is named of a bead. @returns false where there is no such bead */
 export function changeBead(writing: Writing, id: string, change: BeadChange): boolean {
-  const now = beadNow(writing.store, id);
-  if (now === null) return false;
-  const fields = differing<BeadChange>(change, now);
-  if (!isEmpty(fields)) apply(writing, 'change-bead', id, fields);
+  if (beadNow(writing.store, id) === null) return false;
+  apply(writing, 'change-bead', id, change);
   return true;
 }
 
 /** Begins a coupon, or makes the one that is kept like this one; a job that is new corrects the one before. */
 export function putCoupon(writing: Writing, { id, ...coupon }: NewCoupon): void {
-  const now = couponNow(writing.store, id);
-  if (now === null) return apply(writing, 'begin-coupon', id, coupon);
+  if (couponNow(writing.store, id) === null) return apply(writing, 'begin-coupon', id, coupon);
   const { title, rigId, putAway, job } = coupon;
-  const fields = differing<CouponChange>({ title, rigId, putAway }, now);
-  if (!isEmpty(fields)) apply(writing, 'change-coupon', id, fields);
+  apply(writing, 'change-coupon', id, stated<CouponChange>({ title, rigId, putAway }));
   apply(writing, 'correct-job', id, job);
 }
 
 /** Begins a rig, or makes the one that is kept like this one; a setup that is new is fitted. */
 export function putRig(writing: Writing, { id, ...rig }: NewRig): void {
-  const now = rigNow(writing.store, id);
-  if (now === null) return apply(writing, 'begin-rig', id, rig);
+  if (rigNow(writing.store, id) === null) return apply(writing, 'begin-rig', id, rig);
   const { name, note, putAway, setup } = rig;
-  const fields = differing<RigChange>({ name, note, putAway }, now);
-  if (!isEmpty(fields)) apply(writing, 'change-rig', id, fields);
+  apply(writing, 'change-rig', id, stated<RigChange>({ name, note, putAway }));
   apply(writing, 'refit', id, setup);
 }

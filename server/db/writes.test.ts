@@ -1,7 +1,7 @@
 import type { NewBead, NewCoupon, NewRig } from '../../core/record/schema';
 import { findBead } from './beads';
 import { changeBead } from './put';
-import { newestRevision } from './changes';
+import { newestRevision, somethingSince } from './changes';
 import { findCoupon, pageOfCoupons } from './coupons';
 import { kept, nothingUnreadable, put, rig, databaseForEach } from '../testing/shelf';
 import { Refusal } from './refusal';
@@ -189,5 +189,22 @@ describe('a bead that is written', () => {
     change('b', { takenBack: false });
     expect(line().soundNumber).toBe(2);
     expect(change('none', { note: 'x' })).toBe(false);
+  });
+});
+
+describe('who waits for something new', () => {
+  it('is woken by the next write that changes something, by none that does not, and at once by one that was before', async () => {
+    put.rig();
+    const since = newestRevision(database.store);
+    let isWoken = false;
+    // So long that only a write can end it.
+    const waiting = somethingSince(database.store, since, 1e6).then(() => (isWoken = true));
+    put.rig();
+    await new Promise((later) => setTimeout(later, 20));
+    expect(isWoken).toBe(false);
+    put.rig({ name: 'Anvil' });
+    await waiting;
+    await somethingSince(database.store, since, 1e6);
+    await somethingSince(database.store, newestRevision(database.store), 5);
   });
 });

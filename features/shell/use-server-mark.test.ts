@@ -1,0 +1,39 @@
+import '@/platform/testing/device';
+import { act, renderHook, waitFor } from '@testing-library/react';
+import { clearDeviceDatabase } from '@/platform/device-database';
+import { dropWaiting, forgetWaiting, keepWaiting, refuseWaiting, waitingNow } from '@/platform/outbox';
+import { makeChange } from '../shared/sending';
+import { serverAnswered, serverAway } from '../shared/server-state';
+import { useServerMark } from './use-server-mark';
+
+const ID = (n: number): string => `0190b000-0000-7000-8000-${String(n).padStart(12, '0')}`;
+const keep = (n: number) => keepWaiting([makeChange('change-bead', ID(n), { note: 'x' }, 0)]);
+const drop = () => dropWaiting(waitingNow()[0].seq, null);
+
+beforeEach(async () => {
+  await clearDeviceDatabase();
+  forgetWaiting();
+  serverAnswered();
+});
+
+it('says what waits once that lasts, at once while the server is away, and what was refused above all', async () => {
+  const { result } = renderHook(useServerMark);
+  expect(result.current).toBeNull();
+  await act(() => keep(1));
+  expect(result.current).toBeNull();
+  await waitFor(() => expect(result.current).toBe('1 waiting'), { timeout: 4000 });
+  await act(drop);
+  expect(result.current).toBeNull();
+  await act(() => keep(2));
+  expect(result.current).toBeNull();
+  act(serverAway);
+  expect(result.current).toBe('1 waiting');
+  await act(() => keep(3));
+  await act(() => refuseWaiting(waitingNow()[0].seq, { code: 'x', detail: 'x' }));
+  expect(result.current).toBe('1 refused');
+  await act(drop);
+  await act(drop);
+  expect(result.current).toBe('no server');
+  act(serverAnswered);
+  expect(result.current).toBeNull();
+});
