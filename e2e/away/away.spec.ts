@@ -2,7 +2,7 @@ import { chromium, type BrowserContext, type Page } from '@playwright/test';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Coupon, CouponPage } from '../../core/record/schema';
+import type { Bead, Coupon, CouponPage } from '../../core/record/schema';
 import { expect, newCoupon, tapFinding, test as base } from '../harness';
 import { OwnServer } from '../own-server';
 
@@ -39,6 +39,9 @@ const test = base.extend<{ server: OwnServer; device: (name: string) => Promise<
     for (const folder of folders.values()) rmSync(folder, { recursive: true, force: true });
   },
 });
+
+const DAY_MS = 24 * 3600 * 1000;
+
 /** Waits until the device keeps the page itself. */
 const kept = (page: Page): Promise<unknown> => page.evaluate(() => navigator.serviceWorker.ready);
 
@@ -196,4 +199,50 @@ test('two tabs of one device share what waits and send it once', async ({ server
     [1, ['bead-flat']],
     [2, ['bead-uneven']],
   ]);
+});
+
+test('two devices an hour away with thirty beads between them, the clock of one a day wrong: all there once', async ({
+  server,
+  device,
+}) => {
+  test.slow();
+  const now = new Date();
+  const tomorrow = new Date(now.getTime() + DAY_MS);
+  const one = (await device('one')).page;
+  const two = (await device('two')).page;
+  await one.clock.install({ time: now });
+  await two.clock.install({ time: tomorrow });
+  await newCoupon(one, 'Hour plate');
+  await two.goto('/');
+  await expect(two.getByRole('region', { name: 'Coupon: Hour plate' })).toBeVisible();
+  for (const page of [one, two]) await kept(page);
+  await server.stop();
+  const away = async (page: Page, findings: string[]): Promise<void> => {
+    for (let bead = 1; bead <= 15; bead++) {
+      await logOne(page, findings[bead % findings.length], bead);
+      await page.clock.fastForward('04:00');
+    }
+  };
+  await Promise.all([away(one, ['Flat, washed out', 'Uneven']), away(two, ['Cold lap', 'Ropey, humped', 'Uneven'])]);
+  for (const page of [one, two]) await expect(mark(page, '15 waiting')).toBeVisible();
+  await server.start();
+  for (const page of [one, two]) {
+    await page.clock.fastForward('01:00');
+    await expect(mark(page, /waiting|no server/)).toHaveCount(0, { timeout: 40_000 });
+  }
+  const { beads } = await couponCalled(server, 'Hour plate');
+  expect(beads.map(({ number }) => number)).toEqual(Array.from({ length: 30 }, (_, i) => i + 1));
+  // Each device's own beads came in the order they were run, whatever its clock says.
+  for (const [clock, findings] of [
+    [now, ['bead-flat', 'bead-uneven']],
+    [tomorrow, ['toe-cold-lap', 'bead-ropey', 'bead-uneven']],
+  ] as const) {
+    const minutes = (bead: Bead): number => (Date.parse(bead.ranAt) - clock.getTime()) / 60_000;
+    const own = beads.filter((bead) => minutes(bead) >= 0 && minutes(bead) < 120);
+    expect(own.map((bead) => Object.keys(bead.findings))).toEqual(
+      Array.from({ length: 15 }, (_, i) => [findings[(i + 1) % findings.length]]),
+    );
+    expect(minutes(own[14]) - minutes(own[0])).toBeGreaterThan(50);
+  }
+  for (const page of [one, two]) await expect(page.getByRole('button', { name: 'Log bead 31' })).toBeVisible();
 });
