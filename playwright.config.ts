@@ -42,7 +42,7 @@ export default defineConfig({
     },
   },
   projects: [
-    project('phone', 4391, PHONE, /e2e\/[^/]+\.spec\.ts/),
+    project('phone', 4391, PHONE, /e2e\/(phone\/)?[^/]+\.spec\.ts/),
     project('wide', 4392, DESK, /e2e\/(wide\/)?[^/]+\.spec\.ts/),
     project('empty', 4393, PHONE, /empty\/.*\.spec\.ts/),
     // Its journeys stop and start servers of their own.

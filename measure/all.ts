@@ -7,7 +7,7 @@ import {
   besideOthers,
   firstLoadSize,
   scriptSize,
-  timeToBench,
+  timesToBench,
   withApp,
   withBrowser,
   withShell,
@@ -18,7 +18,7 @@ import { buildShell } from './shell';
 import { ms, time, yardstick, type Timing } from './statistics';
 
 const SLOW = 4;
-const PAGE_LOADS = 9;
+const PAGE_LOADS = 15;
 const parts = process.argv.slice(2);
 const wanted = (part: string): boolean => parts.length === 0 || parts.includes(part);
 const times = (a: Timing, b: Timing): string => `${(a.median / b.median).toFixed(2)} times`;
@@ -51,10 +51,11 @@ async function page(): Promise<void> {
   console.log(`fetched beside it: worker ${scriptSize(APP_SITE, 'diagnosis').toFixed(0)} kB`);
   await withBrowser(async (browser) => {
     for (const rate of [1, SLOW]) {
-      const shellTime = await withShell(shell, (address) => timeToBench(browser, address, rate, PAGE_LOADS));
-      const appTime = await withApp((address) => timeToBench(browser, address, rate, PAGE_LOADS));
+      const timed = await withShell(shell, (bare) =>
+        withApp((app) => timesToBench(browser, { shell: bare, app }, rate, PAGE_LOADS)),
+      );
       console.log(
-        `usable bench${rate === 1 ? '' : `, slowed ${rate} times`}: ${plain(appTime)}; ${times(appTime, shellTime)} the bare shell's ${shellTime.median.toFixed(0)} ms`,
+        `usable bench${rate === 1 ? '' : `, slowed ${rate} times`}: ${plain(timed.app)}; ${timed.ratio.toFixed(2)} times the bare shell's ${timed.shell.median.toFixed(0)} ms`,
       );
     }
   });

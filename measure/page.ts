@@ -1,11 +1,11 @@
 import { chromium, type Browser, type Page } from '@playwright/test';
 import { spawn } from 'node:child_process';
-import { createReadStream, existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { extname, join } from 'node:path';
-import { createGzip, gzipSync } from 'node:zlib';
+import { brotliCompressSync, gzipSync } from 'node:zlib';
 import type { Case } from '../core/case/schema';
 import { serve } from './server';
 import { summarise, type Timing } from './statistics';
@@ -26,7 +26,7 @@ export function firstLoadSize(site: string): number {
 
 /** Gzipped size in kB of the built scripts whose name starts so. */
 export function scriptSize(site: string, start: string): number {
-  const files = readdirSync(join(site, SCRIPTS)).filter((name) => name.startsWith(start));
+  const files = readdirSync(join(site, SCRIPTS)).filter((name) => name.startsWith(start) && name.endsWith('.js'));
   return files.reduce((sum, name) => sum + gzipped(join(site, SCRIPTS, name)), 0);
 }
 
@@ -78,16 +78,18 @@ export async function withApp<T>(work: (address: string) => Promise<T>): Promise
 
 const TYPES: Record<string, string> = { '.html': 'text/html', '.js': 'text/javascript', '.css': 'text/css' };
 
-/** The bare shell on a server that is as plain as can be, for as long as `work` takes. */
+/** The bare shell on a server that is as plain as can be and packs each file once, for as long as `work` takes. */
 export async function withShell<T>(site: string, work: (address: string) => Promise<T>): Promise<T> {
+  const packed = new Map<string, Buffer>();
   const server: Server = createServer((request, response) => {
     const path = request.url ?? '/';
     if (path.startsWith('/api')) return void response.setHeader('content-type', 'application/json').end('{"ok":true}');
     const file = join(site, path);
     const found = extname(path) !== '' && existsSync(file) ? file : join(site, 'index.html');
     response.setHeader('content-type', TYPES[extname(found)] ?? 'application/octet-stream');
-    response.setHeader('content-encoding', 'gzip');
-    createReadStream(found).pipe(createGzip()).pipe(response);
+    const content = packed.get(found) ?? brotliCompressSync(readFileSync(found));
+    packed.set(found, content);
+    response.setHeader('content-encoding', 'br').end(content);
   });
   await new Promise<void>((ready) => server.listen(0, '127.0.0.1', ready));
   try {
@@ -116,7 +118,7 @@ export async function workerTimes(browser: Browser, address: string, input: Case
   // The script runner marks functions with this helper, which the page does not have.
   await page.addInitScript('globalThis.__name = (work) => work');
   await page.goto(address, { waitUntil: 'networkidle' });
-  const script = readdirSync(join(APP_SITE, SCRIPTS)).find((name) => name.startsWith('diagnosis'));
+  const script = readdirSync(join(APP_SITE, SCRIPTS)).find((name) => /^diagnosis.*\.js$/.test(name));
   const times = await page.evaluate(
     async ({ url, question, round, count }) => {
       const worker = new Worker(url);
@@ -140,30 +142,49 @@ export async function workerTimes(browser: Browser, address: string, input: Case
   return summarise(times);
 }
 
-/** From navigation to a Log button that can be pressed, in ms by the page's own clock, on an empty cache each time. */
-export async function timeToBench(browser: Browser, address: string, rate: number, runs: number): Promise<Timing> {
-  const times: number[] = [];
-  for (let i = 0; i < runs; i++) {
-    const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
-    const page = await context.newPage();
-    await slowDown(page, rate);
-    // A watcher in the page: asking from outside adds as much as a tenth of a second, more or less.
-    await page.addInitScript(() => {
-      new MutationObserver((_, watcher) => {
-        const usable = Array.from(document.querySelectorAll('[role=button],button')).some(
-          (button) =>
-            /^Log bead \d+$/.test(button.getAttribute('aria-label') ?? button.textContent ?? '') &&
-            button.getAttribute('aria-disabled') !== 'true',
-        );
-        if (!usable) return;
-        (globalThis as { usableAt?: number }).usableAt = performance.now();
-        watcher.disconnect();
-      }).observe(document, { subtree: true, childList: true, attributes: true });
-    });
-    await page.goto(address, { waitUntil: 'commit' });
-    const found = await page.waitForFunction(() => (globalThis as { usableAt?: number }).usableAt);
-    times.push((await found.jsonValue()) as number);
-    await context.close();
-  }
-  return summarise(times);
+/** From navigation to a Log button that can be pressed, in ms by the page's own clock, on an empty cache. */
+async function timeToBench(browser: Browser, address: string, rate: number): Promise<number> {
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  const page = await context.newPage();
+  await slowDown(page, rate);
+  // A watcher in the page: asking from outside adds as much as a tenth of a second, more or less.
+  await page.addInitScript(() => {
+    new MutationObserver((_, watcher) => {
+      const usable = Array.from(document.querySelectorAll('[role=button],button')).some(
+        (button) =>
+          /^Log bead \d+$/.test(button.getAttribute('aria-label') ?? button.textContent ?? '') &&
+          button.getAttribute('aria-disabled') !== 'true',
+      );
+      if (!usable) return;
+      (globalThis as { usableAt?: number }).usableAt = performance.now();
+      watcher.disconnect();
+    }).observe(document, { subtree: true, childList: true, attributes: true });
+  });
+  await page.goto(address, { waitUntil: 'commit' });
+  const found = await page.waitForFunction(() => (globalThis as { usableAt?: number }).usableAt);
+  const at = (await found.jsonValue()) as number;
+  await context.close();
+  return at;
+}
+
+/**
+ * Times to a usable Bench of the shell and the app, loaded in turn so that a machine that grows slower meanwhile slows
+ * both; `ratio` is the median of the ratios of neighbours.
+ */
+export async function timesToBench(
+  browser: Browser,
+  { shell, app }: { shell: string; app: string },
+  rate: number,
+  runs: number,
+): Promise<{ shell: Timing; app: Timing; ratio: number }> {
+  const times: { shell: number; app: number }[] = [];
+  for (let i = 0; i < runs + 1; i++)
+    times.push({ shell: await timeToBench(browser, shell, rate), app: await timeToBench(browser, app, rate) });
+  // The first load of each starts the browser's own processes.
+  const settled = times.slice(1);
+  return {
+    shell: summarise(settled.map((pair) => pair.shell)),
+    app: summarise(settled.map((pair) => pair.app)),
+    ratio: summarise(settled.map((pair) => pair.app / pair.shell)).median,
+  };
 }

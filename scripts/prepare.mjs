@@ -3,6 +3,7 @@ import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { brotliCompressSync, gzipSync } from 'node:zlib';
 
 /** Root of the project. */
 export const ROOT = resolve(dirname(fileURLToPath(import.meta.url)), '..');
@@ -117,6 +118,17 @@ function putAhead() {
   writeFileSync(page, html.replace('<script', '<script src="/ahead.js"></script><script'));
 }
 
+/** Puts packed copies beside what a browser fetches as text or fonts; the server sends those to whoever takes them. */
+function packSite() {
+  const dist = join(ROOT, 'dist');
+  for (const name of readdirSync(dist, { recursive: true })) {
+    if (!/\.(js|css|ttf)$/.test(name)) continue;
+    const content = readFileSync(join(dist, name));
+    writeFileSync(join(dist, `${name}.br`), brotliCompressSync(content));
+    writeFileSync(join(dist, `${name}.gz`), gzipSync(content, { level: 9 }));
+  }
+}
+
 /** Builds the app into dist/ when its sources changed since the last build. */
 export function ensureBuild() {
   ensureValidators();
@@ -130,6 +142,7 @@ export function ensureBuild() {
   putAhead();
   if (!run('node', ['scripts/service-worker.mjs'], { quiet: true }))
     giveUp('The part that opens the page without the server could not be built. See the lines above.');
+  packSite();
   mkdirSync(CACHE, { recursive: true });
   writeFileSync(mark, hash);
 }

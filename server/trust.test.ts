@@ -1,8 +1,6 @@
 import { EXAMPLE_CASE } from '../core/cases/example';
 import type { RigRecord } from '../core/record/schema';
 import { askSite, beadOn, couponOn, freshId, openWorkshop, type Workshop } from './testing/workshop';
-import { mkdirSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
 
 let shop: Workshop;
 let dock: RigRecord;
@@ -244,28 +242,5 @@ describe('the description of the API', () => {
     expect(Object.keys(described.paths['/api/diagnose'].post.responses)).toEqual(
       expect.arrayContaining(['200', '400', '415', '422', '503']),
     );
-  });
-});
-
-describe('beside the API', () => {
-  it('serves the page for places, the files that are there, and a plain line for what is not', async () => {
-    const site = join(shop.folder, 'site');
-    mkdirSync(join(site, '_expo'), { recursive: true });
-    writeFileSync(join(site, 'index.html'), '<title>page</title>');
-    writeFileSync(join(site, '_expo', 'a.js'), '1');
-    const served = await openWorkshop({ site });
-    expect(await askSite(served.port, '/coupon/anything')).toEqual(
-      expect.objectContaining({ status: 200, json: '<title>page</title>' }),
-    );
-    expect((await askSite(served.port, '/_expo/a.js')).headers['cache-control']).toContain('immutable');
-    expect((await askSite(served.port, '/')).headers['cache-control']).toBe('no-cache');
-    for (const path of ['/_expo/b.js', '/assets/b.ttf']) {
-      const { status, json, type } = await askSite(served.port, path);
-      expect(status).toBeGreaterThanOrEqual(400);
-      expect(type).toContain('text/plain');
-      expect(json).toBe('There is nothing at this address.\n');
-    }
-    expect((await askSite(served.port, '/log', {}, 'POST')).status).toBe(404);
-    await served.stop();
   });
 });

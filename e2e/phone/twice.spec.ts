@@ -1,4 +1,4 @@
-import { expect, newCoupon, tapFinding, test } from './harness';
+import { expect, newCoupon, tapFinding, test } from '../harness';
 
 const sequence = [0, 5, 60, 200, 400, 600];
 
