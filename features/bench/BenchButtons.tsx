@@ -3,18 +3,18 @@ import { Button } from '@/ui/Press';
 import { useInk } from '@/ui/use-ink';
 import { useBenchActions, useBenchRecords, useCanUndo, useDraftPart, useLive, useSaving } from './bench';
 
-/** Logs the bead in front of the welder, once its verdict is there. */
+/** Logs the bead in front of the welder with its verdict; pressed before that is there, once it is. */
 export function LogButton({ className = '' }: { className?: string }) {
   const { coupon } = useBenchRecords();
   const { log } = useBenchActions();
   const { saving, resting } = useSaving();
-  const { answer } = useLive();
+  const { problem } = useLive();
   const blocked = useDraftPart((draft) => Object.keys(draft.typed).length > 0);
   return (
     <Button
       tone="act"
       className={className}
-      disabled={saving || resting || blocked || answer === null}
+      disabled={saving || resting || blocked || problem !== null}
       label={saving ? 'Saving…' : `Log bead ${coupon.nextNumber}`}
       onPress={log}
     />

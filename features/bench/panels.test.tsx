@@ -9,7 +9,7 @@ import { LogButton, UndoButton } from './BenchButtons';
 import { JudgeBar } from './JudgeBar';
 import { SettingsPanel } from './SettingsPanel';
 import { Verdict } from './Verdict';
-import { ID, OnBench, openShop, type Shop } from './testing/shop';
+import { ID, OnBench, openShop, PatientWorker, type Shop } from './testing/shop';
 import { REST_MS } from './use-rest';
 
 let shop: Shop;
@@ -166,6 +166,34 @@ describe('the verdict', () => {
     expect(screen.getByText(/^To be sure: /)).toBeTruthy();
     fireEvent.click(cause);
     expect(screen.queryByText('For it')).toBeNull();
+  });
+});
+
+describe('Log', () => {
+  const isOff = (name: RegExp): boolean =>
+    screen.getByRole('button', { name }).getAttribute('aria-disabled') === 'true';
+
+  it('can be pressed before the verdict is there, and holds on until it is', async () => {
+    PatientWorker.waits = true;
+    render(<Screen />, { wrapper: OnBench });
+    await screen.findByRole('button', { name: 'Log bead 1' });
+    expect(isOff(/^Log bead/)).toBe(false);
+    press('Log bead 1');
+    expect(isOff(/^Saving/)).toBe(true);
+    act(() => PatientWorker.asked[0].reply());
+    await waitFor(() => expect(shop.beads).toHaveLength(1));
+    await screen.findByRole('button', { name: 'Log bead 2' });
+  });
+
+  it('cannot where there will be no verdict; what was pressed before logs nothing', async () => {
+    PatientWorker.waits = true;
+    render(<Screen />, { wrapper: OnBench });
+    await screen.findByRole('button', { name: 'Log bead 1' });
+    press('Log bead 1');
+    act(() => PatientWorker.asked[0].refuse('outside what the model holds for'));
+    expect(isOff(/^Log bead 1/)).toBe(true);
+    await act(() => new Promise((later) => setTimeout(later, 30)));
+    expect(shop.sent).toEqual([]);
   });
 });
 

@@ -105,13 +105,14 @@ function server() {
 
 /** A worker that answers in its own time. */
 export class PatientWorker {
-  static asked: { question: Question; reply: () => void }[] = [];
+  static asked: { question: Question; reply: () => void; refuse: (problem: string) => void }[] = [];
   static waits = false;
   onmessage: ((event: object) => void) | null = null;
   onerror: ((event: unknown) => void) | null = null;
   postMessage(question: Question): void {
-    const reply = (): void => this.onmessage?.({ data: { id: question.id, answer: answer(question.input) } });
-    PatientWorker.asked.push({ question, reply });
+    const say = (said: object): void => this.onmessage?.({ data: { id: question.id, ...said } });
+    const reply = (): void => say({ answer: answer(question.input) });
+    PatientWorker.asked.push({ question, reply, refuse: (problem) => say({ problem }) });
     if (!PatientWorker.waits) queueMicrotask(() => act(reply));
   }
   terminate(): void {
