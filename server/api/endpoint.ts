@@ -23,6 +23,13 @@ type Schema = object;
 /** A parameter of the address, which is always text: its pattern, and what it takes in words. */
 export type TextParameter = { pattern: string; takes: string; description: string };
 
+/** How many entries a page of a list has. */
+export const LIMIT: TextParameter = {
+  pattern: '^([1-9]\\d?|1\\d\\d|200)$',
+  takes: 'a whole number from 1 to 200',
+  description: 'most entries of a page',
+};
+
 type Asked<Body> = { params: Record<string, string>; query: Record<string, string | undefined>; body: Body };
 
 /**

@@ -10,23 +10,14 @@ import {
   NEW_RIG_SCHEMA,
   RIG_RECORD_SCHEMA,
 } from '../../core/record/schema';
-import { validateChange } from '../../core/record/change';
-import {
-  ANY_CHANGE_SCHEMA,
-  CHANGES_SCHEMA,
-  CHANGED_SCHEMA,
-  HISTORY_ENTRY_SCHEMA,
-  type Changed,
-  type HistoryEntry,
-} from '../../core/record/change-schema';
 import { validateBead, validateBeadChange } from '../../core/record/validate-bead';
 import { validateCoupon } from '../../core/record/validate-coupon';
 import { validateRig } from '../../core/record/validate-rig';
+import { HISTORY_ENTRY_SCHEMA } from '../../core/record/change-schema';
 import { ID, INSTANT } from '../../core/schema/parts';
 import type { Validated } from '../../core/schema/validate';
-import { applyChange } from '../db/apply';
 import { findBead } from '../db/beads';
-import { changesSince, newestRevision, somethingSince } from '../db/changes';
+import { newestRevision } from '../db/changes';
 import { findCoupon, pageOfCoupons } from '../db/coupons';
 import { historyOf } from '../db/history';
 import { changeBead, putBead, putCoupon, putRig } from '../db/put';
@@ -34,7 +25,8 @@ import { findRig, listRigs } from '../db/rigs';
 import { write, type Writing } from '../db/write';
 import { OutsideModel } from '../diagnosis/outside-model';
 import { ANSWER_SCHEMA } from './answer-schema';
-import { endpoint, type AnyEndpoint, type Context, type TextParameter } from './endpoint';
+import { CHANGES } from './changes';
+import { endpoint, LIMIT, type AnyEndpoint, type Context } from './endpoint';
 
 /** The arc model refuses figures that are each possible but not together; its message names them. */
 async function worked<T>(work: () => Promise<T>): Promise<T> {
@@ -92,11 +84,6 @@ function resource<New extends { id: string }>({
   ];
 }
 
-const LIMIT: TextParameter = {
-  pattern: '^([1-9]\\d?|1\\d\\d|200)$',
-  takes: 'a whole number from 1 to 200',
-  description: 'most entries of a page',
-};
 const INSTANT_TEXT = INSTANT.pattern.slice(1, -1);
 const ID_TEXT = ID.pattern.slice(1, -1);
 
@@ -194,56 +181,6 @@ const BEADS = [
     work: async ({ params, body }, { store }) => {
       await write(store, (writing) => changeBead(writing, params.id, body));
       return findBead(store, params.id);
-    },
-  }),
-];
-
-/** What is now so of the thing that a change was of. */
-function nowSo({ kind, of }: HistoryEntry, { store, report }: Context): Omit<Changed, 'entry'> {
-  const found = {
-    bead: () => findBead(store, of),
-    coupon: () => findCoupon(store, of, report),
-    rig: () => findRig(store, of),
-  };
-  const what = kind.endsWith('bead') ? 'bead' : kind.endsWith('rig') || kind === 'refit' ? 'rig' : 'coupon';
-  return { [what]: found[what]() };
-}
-
-const CHANGES = [
-  endpoint({
-    method: 'post',
-    path: '/changes',
-    summary: 'Takes one change, once: the same one sent again is answered with what it came to.',
-    body: { schema: ANY_CHANGE_SCHEMA, read: validateChange },
-    answer: { schema: CHANGED_SCHEMA, description: 'its place in the history, and what is now so' },
-    problems: ['not-found', 'conflict', 'touched-since'],
-    work: async ({ body }, context) => {
-      const entry = await write(context.store, (writing) => applyChange(writing, body));
-      return { entry, ...nowSo(entry, context) };
-    },
-  }),
-  endpoint({
-    method: 'get',
-    path: '/changes',
-    summary: 'What changed since a revision, oldest first; waits for something new if asked to.',
-    query: {
-      since: {
-        pattern: '^\\d{1,12}$',
-        takes: 'a whole number',
-        description: 'the newest revision that is known; 0 for none',
-      },
-      limit: LIMIT,
-      wait: {
-        pattern: '^(1?\\d|2[0-5])$',
-        takes: 'a whole number from 0 to 25',
-        description: 'how many seconds to wait where there is nothing new',
-      },
-    },
-    answer: { schema: CHANGES_SCHEMA, description: 'the changes, and up to which revision they go' },
-    work: async ({ query }, { store, report }) => {
-      const since = Number(query.since ?? 0);
-      await somethingSince(store, since, Number(query.wait ?? 0) * 1000);
-      return changesSince(store, since, Number(query.limit ?? 100), report);
     },
   }),
 ];
