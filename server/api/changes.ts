@@ -1,0 +1,66 @@
+import { validateChange } from '../../core/record/change';
+import {
+  ANY_CHANGE_SCHEMA,
+  CHANGES_SCHEMA,
+  CHANGED_SCHEMA,
+  type Changed,
+  type HistoryEntry,
+} from '../../core/record/change-schema';
+import { applyChange } from '../db/apply';
+import { findBead } from '../db/beads';
+import { changesSince, somethingSince } from '../db/changes';
+import { findCoupon } from '../db/coupons';
+import { findRig } from '../db/rigs';
+import { write } from '../db/write';
+import { endpoint, LIMIT, type AnyEndpoint, type Context } from './endpoint';
+
+/** What is now so of the thing that a change was of. */
+function nowSo({ kind, of }: HistoryEntry, { store, report }: Context): Omit<Changed, 'entry'> {
+  const found = {
+    bead: () => findBead(store, of),
+    coupon: () => findCoupon(store, of, report),
+    rig: () => findRig(store, of),
+  };
+  const what = kind.endsWith('bead') ? 'bead' : kind.endsWith('rig') || kind === 'refit' ? 'rig' : 'coupon';
+  return { [what]: found[what]() };
+}
+
+/** Changes by the devices: one taken, and those since a revision. */
+export const CHANGES: readonly AnyEndpoint[] = [
+  endpoint({
+    method: 'post',
+    path: '/changes',
+    summary: 'Takes one change, once: the same one sent again is answered with what it came to.',
+    body: { schema: ANY_CHANGE_SCHEMA, read: validateChange },
+    answer: { schema: CHANGED_SCHEMA, description: 'its place in the history, and what is now so' },
+    problems: ['not-found', 'conflict', 'touched-since'],
+    work: async ({ body }, context) => {
+      const entry = await write(context.store, (writing) => applyChange(writing, body));
+      return { entry, ...nowSo(entry, context) };
+    },
+  }),
+  endpoint({
+    method: 'get',
+    path: '/changes',
+    summary: 'What changed since a revision, oldest first; waits for something new if asked to.',
+    query: {
+      since: {
+        pattern: '^\\d{1,12}$',
+        takes: 'a whole number',
+        description: 'the newest revision that is known; 0 for none',
+      },
+      limit: LIMIT,
+      wait: {
+        pattern: '^(1?\\d|2[0-5])$',
+        takes: 'a whole number from 0 to 25',
+        description: 'how many seconds to wait where there is nothing new',
+      },
+    },
+    answer: { schema: CHANGES_SCHEMA, description: 'the changes, and up to which revision they go' },
+    work: async ({ query }, { store, report }) => {
+      const since = Number(query.since ?? 0);
+      await somethingSince(store, since, Number(query.wait ?? 0) * 1000);
+      return changesSince(store, since, Number(query.limit ?? 100), report);
+    },
+  }),
+];
