@@ -12,15 +12,18 @@ afterAll(() => shop.stop());
 describe('beside the API', () => {
   it('serves the page for places, the files that are there, and a plain line for what is not', async () => {
     const site = join(shop.folder, 'site');
-    mkdirSync(join(site, '_expo'), { recursive: true });
+    for (const folder of ['_expo', 'assets']) mkdirSync(join(site, folder), { recursive: true });
     writeFileSync(join(site, 'index.html'), '<title>page</title>');
     writeFileSync(join(site, '_expo', 'a.js'), '1');
+    writeFileSync(join(site, 'assets', 'a.ttf'), '1');
     const served = await openWorkshop({ site });
     expect(await askSite(served.port, '/coupon/anything')).toEqual(
       expect.objectContaining({ status: 200, json: '<title>page</title>' }),
     );
-    expect((await askSite(served.port, '/_expo/a.js')).headers['cache-control']).toContain('immutable');
+    for (const path of ['/_expo/a.js', '/assets/a.ttf'])
+      expect((await askSite(served.port, path)).headers['cache-control']).toContain('immutable');
     expect((await askSite(served.port, '/')).headers['cache-control']).toBe('no-cache');
+    expect(await askSite(served.port, '/log', {}, 'HEAD')).toEqual(expect.objectContaining({ status: 200, json: '' }));
     for (const path of ['/_expo/b.js', '/assets/b.ttf']) {
       const { status, json, type } = await askSite(served.port, path);
       expect(status).toBeGreaterThanOrEqual(400);
@@ -28,6 +31,15 @@ describe('beside the API', () => {
       expect(json).toBe('There is nothing at this address.\n');
     }
     expect((await askSite(served.port, '/log', {}, 'POST')).status).toBe(404);
+    await served.stop();
+  });
+
+  it('says that something went wrong where the page was never built', async () => {
+    const served = await openWorkshop({ site: join(shop.folder, 'nowhere') });
+    const { status, type, json } = await askSite(served.port, '/');
+    expect(status).toBeGreaterThanOrEqual(400);
+    expect(type).toContain('text/plain');
+    expect(json).not.toMatch(/nowhere|ENOENT/);
     await served.stop();
   });
 

@@ -183,7 +183,8 @@ describe('who is answered', () => {
     expect(await refused('GET', '/coupons', undefined, host)).toEqual(
       expect.objectContaining({ code: 'unknown-host', status: 421 }),
     );
-    expect((await askSite(shop.port, '/', host)).status).toBe(421);
+    const { status, type } = await askSite(shop.port, '/', host);
+    expect([status, type]).toEqual([421, expect.stringContaining('text/plain')]);
     const named = await openWorkshop({ hostNames: ['Bench.Local'] });
     expect((await named.send('GET', '/health', undefined, { host: `bench.local:${named.port}` })).status).toBe(200);
     await named.stop();
