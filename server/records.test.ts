@@ -1,5 +1,5 @@
 import { readArc } from '../core/arc/reading';
-import { usableCurrent } from '../core/arc/heat';
+import { wireWindow } from '../core/arc/wire-window';
 import { arcSetup } from '../core/arc/setup';
 import { EXAMPLE_CASE } from '../core/cases/example';
 import { caseOfBead } from '../core/record/case-of';
@@ -72,7 +72,7 @@ describe('the demo workshop', () => {
           coupon.jobs.find((one) => one.id === bead.jobId)!,
         );
         const arc = readArc(arcSetup(input), bead.settings);
-        const usable = usableCurrent(setup.rig.wire!.diameterMm!);
+        const usable = wireWindow(arcSetup(input).wire!);
         expect(arc.currentA!).toBeGreaterThan(usable.lowA);
         expect(arc.currentA!).toBeLessThan(usable.highA);
         if (bead.outcome === 'sound') expect(Math.abs(arc.voltageErrorV! / arc.balanceHalfWidthV!)).toBeLessThan(1.3);

@@ -1,7 +1,10 @@
 import type { GasMix } from '../case/gas-mix';
-import { BALANCE, readTable } from './coefficients';
+import { BALANCE, readBySize, readTable } from './coefficients';
 import { globularShare, sprayShare } from './transfer';
 import { requireRange, wireMetal, type Wire } from './wire';
+
+/** The gas that the spray offsets by wire are stated for. */
+const SPRAY_STATED_AT_CO2_PCT = 10;
 
 function shortCircuitOffset(wire: Wire, gas: GasMix): number {
   if (wireMetal(wire.class) === 'aluminium') return BALANCE.aluminiumShortCircuitV.value;
@@ -12,14 +15,19 @@ function shortCircuitOffset(wire: Wire, gas: GasMix): number {
 }
 
 function offset(currentA: number, wire: Wire, gas: GasMix): number {
-  if (wire.class === 'tubular-self-shielded') return BALANCE.selfShieldedV.value;
+  const bySize = (rows: readonly { diameterMm: number; offsetV: number }[]): number =>
+    readBySize(rows, (row) => row.offsetV, wire.diameterMm);
+  if (wire.class === 'tubular-self-shielded') return bySize(BALANCE.selfShieldedByDiameter);
   if (wire.class === 'tubular-gas-shielded') {
     const towardsCo2 = Math.max(0, (gas.co2Pct - 25) / 75);
     return BALANCE.gasShieldedTubularV.value + towardsCo2 * BALANCE.gasShieldedTubularCo2V.value;
   }
   const helium = BALANCE.heliumVPerPct.value * gas.heliumPct;
   const low = shortCircuitOffset(wire, gas);
-  const spray = wireMetal(wire.class) === 'aluminium' ? BALANCE.aluminiumV.value : BALANCE.spraySteelV.value;
+  const spray =
+    wireMetal(wire.class) === 'aluminium'
+      ? BALANCE.aluminiumV.value
+      : bySize(BALANCE.sprayByDiameter) + BALANCE.sprayPerCo2PctV.value * (gas.co2Pct - SPRAY_STATED_AT_CO2_PCT);
   const bySpray = sprayShare(currentA, wire, gas) * (spray - low);
   // Pure CO2 lies so near the load line that going globular may not lower the balance.
   const byGlobule = globularShare(currentA, wire, gas) * Math.max(0, BALANCE.globularV.value - low);

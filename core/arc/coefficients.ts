@@ -33,9 +33,10 @@ export const BURN_OFF = {
       source: '0.83 mm/s per A at 1.2 mm: charts give about 7.5 m/min at 150 A; resistance heating is negligible',
     },
     'tubular-self-shielded': {
-      arc: 1.2,
-      resistance: 1.5,
-      source: 'current runs in the sheath only: 15 to 25 % more wire per amp, more heating',
+      arc: 0.6,
+      resistance: 0.5,
+      source:
+        'public tables of thin self-shielded wire: 0.8 mm 2.8 m/min at 100 A, 0.9 mm 2.8 at 120, 1.2 mm 2.3 at 150; the flux in it takes up room that no current has to melt; within 20 %',
     },
     'tubular-gas-shielded': {
       arc: 1.2,
@@ -60,11 +61,27 @@ export const BALANCE = {
     { co2Pct: 25, offsetV: -2.2 },
     { co2Pct: 100, offsetV: -0.3 },
   ],
-  spraySteelV: coefficient(0.5, 1, 'spray lies on the load line or up to 1 V above it'),
+  /** Offset of spray in steel with 10 % CO2 by wire, straight between: a thicker wire sprays under the load line. */
+  sprayByDiameter: [
+    { diameterMm: 0.8, offsetV: 0.8 },
+    { diameterMm: 0.9, offsetV: 0.7 },
+    { diameterMm: 1.2, offsetV: 0.6 },
+    { diameterMm: 1.6, offsetV: -1.5 },
+  ],
+  sprayPerCo2PctV: coefficient(
+    0.15,
+    0.3,
+    '1.2 mm in 90/10 sounds right at 26 to 28 V at 250 A and 28 to 30 V at 300 A, in 98/2 one to two volts lower',
+  ),
   globularV: coefficient(0.6, 1.5, 'globular transfer in CO2-rich gas runs a little above the load line'),
   aluminiumV: coefficient(0.7, 1, 'aluminium spray in argon; below transition about 1.5 V under it'),
   aluminiumShortCircuitV: coefficient(-0.8, 1, 'aluminium below its spray transition'),
-  selfShieldedV: coefficient(-1, 1.2, 'self-shielded tubular wire'),
+  /** Offset of self-shielded wire by size: its window of volts and amps lies well under the load line. */
+  selfShieldedByDiameter: [
+    { diameterMm: 0.8, offsetV: -3.2 },
+    { diameterMm: 0.9, offsetV: -3.2 },
+    { diameterMm: 1.2, offsetV: -4.2 },
+  ],
   gasShieldedTubularV: coefficient(0, 1.2, 'gas-shielded tubular wire, mixed gas; CO2 wants about 1.5 V more'),
   gasShieldedTubularCo2V: coefficient(1.5, 0.5, 'from 25 % to pure CO2'),
   heliumVPerPct: coefficient(
@@ -98,14 +115,37 @@ export const SPRAY_TRANSITION = {
     'stainless turns to spray a little earlier: lower surface tension, hotter wire',
   ),
   noSprayAboveCo2Pct: coefficient(20, 0.1, 'above about 20 % CO2 the drop is pushed back and stays globular'),
+  /** Between short arc and spray drops are large and wild: as shares of the transition, where that begins and ends. */
+  wildFrom: coefficient(0.85, 0.05, 'the top of a quiet short arc'),
+  wildTo: coefficient(1.1, 0.05, 'ten per cent over, and the spray streams'),
+  /** Spray is chosen from this share of the transition on; the more CO2, the later. */
+  sprayChosenPerCo2Pct: coefficient(
+    0.0075,
+    0.3,
+    'at 18 % CO2 spray is poor and a short arc is held as long as it can be',
+  ),
   /** Width of the blend between the two balances, as a share of the transition current. */
-  blend: coefficient(0.05, 0.5, 'streaming sets in over some ten amps; a step would make the advice jump'),
+  blend: coefficient(0.035, 0.5, 'streaming sets in over some ten amps; a step would make the advice jump'),
 } as const;
 
 export const HEAT_WANTED = {
-  perMmA: coefficient(40, 0.15, 'an amp per thousandth of an inch of thickness'),
-  kneeMm: coefficient(3.2, 0, 'above an eighth of an inch one pass no longer needs full current'),
-  perMmAboveA: coefficient(17, 0.25, 'fits charts up to 12 mm'),
+  /** One pass on steel: `root * sqrt(t) - less`, t in mm; aluminium: `perPower * t^power`. */
+  steel: {
+    rootA: coefficient(
+      85,
+      0.15,
+      'through the middle of the bands that charts and practice share: 45 to 65 A at 0.8 mm, 90 to 125 at 2, 135 to 170 at 4, 165 to 240 from 6 on',
+    ),
+    lessA: 17.5,
+    levelsAtMm: coefficient(8.5, 0.2, 'from about 6 mm on more passes, not more current'),
+  },
+  aluminium: {
+    perPowerA: coefficient(40, 0.15, 'before the factor of the metal: 50 A at 1 mm, 115 at 3, 190 at 6'),
+    power: 0.75,
+    levelsAtMm: coefficient(12, 0.2, 'aluminium leads heat away: one pass goes on growing for longer'),
+  },
+  /** How sharply a pass stops growing: the power of the smooth minimum of thickness and the thickness it levels at. */
+  levelling: 4,
   byJoint: { 'bead-on-plate': 1, butt: 1, fillet: 1.1, lap: 1.1, corner: 0.9, plug: 1.15 },
   openRootFactor: coefficient(0.9, 0.05, 'an open root passes heat to nothing'),
   byPosition: { flat: 1, horizontal: 1, 'vertical-up': 0.87, 'vertical-down': 0.95, overhead: 0.87 },
@@ -117,15 +157,65 @@ export const HEAT_WANTED = {
   ),
 } as const;
 
-/** Usable current of each wire in A; outside it the wire is the wrong one. Source: overlapping ranges of usual charts. */
-export const WIRE_RANGE: readonly { diameterMm: number; lowA: number; highA: number }[] = [
-  { diameterMm: 0.6, lowA: 30, highA: 110 },
-  { diameterMm: 0.8, lowA: 40, highA: 180 },
-  { diameterMm: 0.9, lowA: 50, highA: 230 },
-  { diameterMm: 1.0, lowA: 60, highA: 270 },
-  { diameterMm: 1.2, lowA: 80, highA: 340 },
-  { diameterMm: 1.6, lowA: 140, highA: 450 },
-];
+/** Usable current of each wire in A, and of tubular wires the volts; outside it the wire is the wrong one. */
+type Amps = { diameterMm: number; lowA: number; highA: number };
+type AmpsAndVolts = Amps & { lowV: number; highV: number };
+export const WIRE_RANGE: {
+  solid: readonly Amps[];
+  'tubular-self-shielded': readonly AmpsAndVolts[];
+  'tubular-gas-shielded': readonly AmpsAndVolts[];
+} = {
+  /** Source: overlapping ranges of usual charts. */
+  solid: [
+    { diameterMm: 0.6, lowA: 30, highA: 110 },
+    { diameterMm: 0.8, lowA: 40, highA: 180 },
+    { diameterMm: 0.9, lowA: 50, highA: 230 },
+    { diameterMm: 1.0, lowA: 60, highA: 270 },
+    { diameterMm: 1.2, lowA: 80, highA: 340 },
+    { diameterMm: 1.6, lowA: 140, highA: 450 },
+  ],
+  /** Source: windows that public tables of such wires share; 1.6 mm from the next smaller by area. */
+  'tubular-self-shielded': [
+    { diameterMm: 0.8, lowA: 60, highA: 150, lowV: 14, highV: 18 },
+    { diameterMm: 0.9, lowA: 80, highA: 190, lowV: 15, highV: 20 },
+    { diameterMm: 1.2, lowA: 120, highA: 250, lowV: 16, highV: 22 },
+    { diameterMm: 1.6, lowA: 170, highA: 330, lowV: 17, highV: 25 },
+  ],
+  'tubular-gas-shielded': [
+    { diameterMm: 0.9, lowA: 100, highA: 220, lowV: 20, highV: 26 },
+    { diameterMm: 1.2, lowA: 150, highA: 300, lowV: 22, highV: 30 },
+    { diameterMm: 1.6, lowA: 200, highA: 400, lowV: 23, highV: 34 },
+  ],
+};
+
+/**
+ * What one pass can carry against gravity. Vertical-up and overhead are short circuit, whatever the plate, at 17 to 20 V in
+ * mixed gas; more, and the puddle runs. Source: trade practice, about 12 %.
+ */
+export const OUT_OF_POSITION = {
+  solidSteel: [
+    { diameterMm: 0.6, highA: 70 },
+    { diameterMm: 0.8, highA: 90 },
+    { diameterMm: 0.9, highA: 110 },
+    { diameterMm: 1.0, highA: 130 },
+    { diameterMm: 1.2, highA: 160 },
+    { diameterMm: 1.6, highA: 190 },
+  ],
+  pulseFactor: coefficient(1.1, 0.1, 'pulse freezes between drops, so a little more stays up'),
+  aluminiumFactor: coefficient(1.15, 0.1, 'aluminium freezes fast; it is run in spray or pulse'),
+  tubularShare: coefficient(0.75, 0.1, 'slag holds the puddle: three quarters of the top of its window'),
+  /** Vertical-down is for sheet, gaps and roots. */
+  downUpToMm: 5,
+} as const;
+
+export const PASSES = {
+  /** Largest single pass by position, as the leg of a fillet, mm. Source: usual limits of procedures for solid wire. */
+  largestLegMm: { flat: 8, horizontal: 6, 'vertical-up': 8, 'vertical-down': 5, overhead: 6 },
+  /** A fillet as large as the plate up to here, mm, then a share of it. */
+  legUpToMm: 6,
+  legShareAbove: coefficient(0.7, 0.15, 'a fillet of 0.7 of the plate carries what the plate does'),
+  bevelPerMm2: coefficient(0.577, 0.1, 'area of a V of 60 degrees, t^2 tan 30'),
+} as const;
 
 export const BEAD = {
   efficiency: {
@@ -179,4 +269,16 @@ export function readTable(table: readonly (readonly [x: number, y: number])[], x
   if (next < 0) return table[table.length - 1][1];
   const [[x0, y0], [x1, y1]] = [table[next - 1], table[next]];
   return y0 + ((x - x0) / (x1 - x0)) * (y1 - y0);
+}
+
+/** A figure by wire size, as {@link readTable} reads it. @param rows sorted by diameter */
+export function readBySize<Row extends { diameterMm: number }>(
+  rows: readonly Row[],
+  figure: (row: Row) => number,
+  diameterMm: number,
+): number {
+  return readTable(
+    rows.map((row) => [row.diameterMm, figure(row)]),
+    diameterMm,
+  );
 }

@@ -4,10 +4,11 @@ import { depositedArea, depositionRate, penetration, travelFromLeg } from './bea
 import { currentFromWireSpeed, wireSpeedFromCurrent } from './burn-off';
 import { readTable } from './coefficients';
 import { cylinderMinutes, nozzleReynolds } from './gas-cover';
-import { currentWanted, heatInput, usableCurrent, type HeatJob } from './heat';
+import { currentWanted, heatInput, type HeatJob } from './heat';
+import { wireWindow } from './wire-window';
 import { withinCurrentRange } from './reading';
 import { burnThroughRisk, lackOfFusionRisk, porosityRisk, spatterRisk, stubbingRisk, undercutRisk } from './risk';
-import { globularShare, sprayShare, sprayTransitionCurrent, transferMode } from './transfer';
+import { globularShare, quietCurrent, sprayShare, sprayTransitionCurrent, transferMode } from './transfer';
 import type { Wire } from './wire';
 
 const MIX = completeMix({ co2Pct: 18 });
@@ -19,7 +20,7 @@ const TUBULAR: Wire = { class: 'tubular-gas-shielded', diameterMm: 1.2 };
 
 describe('a figure outside the range of a law', () => {
   it.each<[string, () => unknown]>([
-    ['wire diameter in mm takes 0.5 to 2.4', () => usableCurrent(3)],
+    ['wire diameter in mm takes 0.5 to 2.4', () => wireWindow({ class: 'solid-steel', diameterMm: 3 })],
     [
       'wire diameter in mm takes 0.5 to 2.4',
       () => wireSpeedFromCurrent(100, { class: 'solid-steel', diameterMm: 0.4 }, 10),
@@ -81,7 +82,8 @@ describe('current wanted', () => {
     expect(share({ joint: 'corner' })).toBeCloseTo(0.9, 9);
     expect(share({ position: 'vertical-up' })).toBeCloseTo(0.87, 9);
     expect(share({ baseMetal: 'stainless' })).toBeCloseTo(0.9, 9);
-    expect(share({ baseMetal: 'aluminium', joint: 'fillet', position: 'overhead' })).toBeCloseTo(1.25 * 1.1 * 0.87, 9);
+    const aluminium = share({ baseMetal: 'aluminium', joint: 'fillet', position: 'overhead' });
+    expect(aluminium / share({ baseMetal: 'aluminium' })).toBeCloseTo(1.1 * 0.87, 9);
   });
 
   it('is a tenth less for an open root, which is a butt with a gap of a millimetre or more', () => {
@@ -92,16 +94,9 @@ describe('current wanted', () => {
   });
 
   it('is that of the thicker part, as far as the thinner stands it', () => {
-    expect(share({ otherThicknessMm: 3.1 })).toBeCloseTo(3.1 / 3, 9);
+    expect(share({ otherThicknessMm: 3.1 })).toBeCloseTo(share({ thicknessMm: 3.1 }), 9);
     expect(share({ otherThicknessMm: 12 })).toBeCloseTo(1.4, 9);
     expect(share({ thicknessMm: 12, otherThicknessMm: 3 })).toBeCloseTo(1.4, 9);
-  });
-
-  it('knows what each wire carries, by the nearest listed size', () => {
-    expect([0.6, 0.79, 0.84, 0.9, 1.05, 1.3, 2.4].map((d) => usableCurrent(d).highA)).toEqual([
-      110, 180, 180, 230, 270, 340, 450,
-    ]);
-    expect(usableCurrent(0.9)).toEqual(expect.objectContaining({ lowA: 50, highA: 230 }));
   });
 });
 
@@ -116,7 +111,6 @@ describe('balance', () => {
     const above = (currentA: number, gas: typeof MIX): number =>
       balanceVoltage(currentA, THICK, gas) - 14 - 0.05 * currentA;
     expect(above(120, SPRAY_MIX)).toBeCloseTo(-2.49, 1);
-    expect(above(320, SPRAY_MIX)).toBeCloseTo(0.5, 1);
     expect(above(450, completeMix({ co2Pct: 25 }))).toBeCloseTo(0.6, 1);
     expect(above(120, completeMix({ co2Pct: 25 }))).toBeCloseTo(-2.2, 1);
     expect(above(450, CO2)).toBeCloseTo(0.6, 1);
@@ -125,10 +119,32 @@ describe('balance', () => {
     expect(above(150, argonOxygen)).toBeCloseTo(-2.6, 1);
   });
 
-  it('of tubular wire is the load line, 1.5 V more in pure CO2, 1 V less without gas', () => {
+  // 1.2 mm in 90/10 sounds right at about 26 to 28 V at 250 A and 28 to 30 V at 300 A; in 98/2 one to two volts lower.
+  it.each([
+    [250, 26, 28],
+    [300, 28, 30],
+  ])('of 1.2 mm spray at %d A is %d to %d V in 90/10', (amps, low, high) => {
+    const volts = balanceVoltage(amps, THICK, completeMix({ co2Pct: 10 }));
+    expect(volts).toBeGreaterThan(low);
+    expect(volts).toBeLessThan(high);
+  });
+
+  it('of spray is one to two volts lower in 98/2 than in 90/10', () => {
+    const at = (co2Pct: number): number => balanceVoltage(300, THICK, completeMix({ co2Pct }));
+    expect(at(10) - at(2)).toBeGreaterThanOrEqual(1);
+    expect(at(10) - at(2)).toBeLessThanOrEqual(2);
+  });
+
+  it('of spray is lower for thicker wire at the same current', () => {
+    const at = (diameterMm: number): number =>
+      balanceVoltage(320, { class: 'solid-steel', diameterMm }, completeMix({ co2Pct: 8 }));
+    expect(at(1.6)).toBeLessThan(at(1.2));
+    expect(at(1.2)).toBeLessThan(at(0.9));
+  });
+
+  it('of gas-shielded tubular wire is the load line, 1.5 V more in pure CO2', () => {
     expect(balanceVoltage(200, TUBULAR, MIX)).toBeCloseTo(24, 9);
     expect(balanceVoltage(200, TUBULAR, CO2)).toBeCloseTo(25.5, 9);
-    expect(balanceVoltage(200, { class: 'tubular-self-shielded', diameterMm: 1.2 }, MIX)).toBeCloseTo(23, 9);
   });
 
   it('has a window from 1 V in mixed gas over 1.2 in CO2 to 1.5 in spray', () => {
@@ -185,13 +201,50 @@ describe('transfer', () => {
   });
 });
 
+describe('a current wanted', () => {
+  const rich = completeMix({ co2Pct: 18 });
+  it('is never in the wild zone under spray, and is moved no further than out of it', () => {
+    for (const gas of [SPRAY_MIX, rich])
+      for (let wanted = 60; wanted < 330; wanted += 3) {
+        const quiet = quietCurrent(wanted, THICK, gas);
+        const ratio = quiet / sprayTransitionCurrent(THICK, gas)!;
+        expect(ratio <= 0.85 + 1e-9 || ratio >= 1.1 - 1e-9).toBe(true);
+        // Inside the window of the heat, so that it is no fault by itself.
+        expect(quiet / wanted).toBeGreaterThan(0.74);
+        expect(quiet / wanted).toBeLessThan(1.1);
+      }
+  });
+
+  it('holds the short arc longer the more CO2 there is, and is left alone where there is no spray', () => {
+    const turns = (gas: typeof MIX): number => {
+      const transition = sprayTransitionCurrent(THICK, gas)!;
+      let wanted = 0.9 * transition;
+      while (quietCurrent(wanted, THICK, gas) < transition) wanted += 1;
+      return wanted / transition;
+    };
+    expect(turns(rich)).toBeGreaterThan(turns(SPRAY_MIX) + 0.05);
+    expect(quietCurrent(250, THICK, CO2)).toBe(250);
+    expect(quietCurrent(140, { class: 'solid-aluminium', diameterMm: 1.2 }, completeMix({}))).toBe(140);
+    expect(quietCurrent(300, TUBULAR, SPRAY_MIX)).toBe(300);
+  });
+});
+
 describe('risks', () => {
   it('stand at even odds where they are said to', () => {
     expect(stubbingRisk(-1.7)).toBeCloseTo(0.5, 9);
-    expect(burnThroughRisk(1.36, 0, 1)).toBeCloseTo(0.5, 9);
+    expect(burnThroughRisk(1.45, 0, 1)).toBeCloseTo(0.5, 9);
     expect(undercutRisk(2.2, 1.5)).toBeCloseTo(0.5, 9);
-    expect(lackOfFusionRisk(0.78 + 0.6 / 9, -1.5)).toBeCloseTo(0.5, 9);
+    expect(lackOfFusionRisk(0.68 + 0.6 / 14, -1.5)).toBeCloseTo(0.5, 9);
     expect(spatterRisk(1.9, 20, 50)).toBeCloseTo(0.5, 9);
+  });
+
+  it('of heat are small all over the window of 0.8 to 1.25, and large well outside it', () => {
+    for (const ratio of [0.8, 0.9, 1, 1.1, 1.25]) {
+      expect(lackOfFusionRisk(ratio, 0)).toBeLessThan(0.1);
+      expect(burnThroughRisk(ratio, 0, 1)).toBeLessThan(0.1);
+    }
+    expect(lackOfFusionRisk(0.6, 0)).toBeGreaterThan(0.5);
+    expect(burnThroughRisk(1.6, 0, 1)).toBeGreaterThan(0.8);
   });
 
   it('move the way the trade knows', () => {

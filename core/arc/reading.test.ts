@@ -72,16 +72,36 @@ describe('the surroundings of an arc', () => {
     expect(stickOut('solid-aluminium', 0.9, completeMix({}))).toBe(14);
   });
 
+  it('know what the plate wants, what wire and position carry of it, and what is proposed', () => {
+    const of = (job: object, rig: object = { wire: STEEL, gas: MIX }) => setupOf({ job, rig });
+    const plate = { thicknessMm: 12, joint: 'fillet', baseMetal: 'mild-steel' };
+    const overhead = of({ ...plate, position: 'overhead' });
+    expect(overhead.ceiling).toEqual({ currentA: 110, by: 'position' });
+    expect(overhead.plateWantsA).toBeGreaterThan(200);
+    expect([overhead.currentWantedA, overhead.currentAskedA]).toEqual([110, 110]);
+    // 0.9 mm in 82/18 turns to spray at 198 A: a plate that wants about that is asked for a quiet short arc.
+    const near = of({ ...plate, thicknessMm: 5.5 });
+    expect(near.currentWantedA).toBeCloseTo(near.plateWantsA!, 9);
+    expect(near.currentAskedA! / near.currentWantedA!).toBeLessThan(0.9);
+    expect(of({ ...plate, thicknessMm: 5.5 }, { wire: STEEL, gas: MIX, mode: 'pulse' }).currentAskedA).toBeCloseTo(
+      near.currentWantedA!,
+      9,
+    );
+  });
+
   it('give back the wire speed of a current', () => {
     fc.assert(
       fc.property(
-        fc.double({ min: 60, max: 140, noNaN: true }),
-        fc.double({ min: 8, max: 16, noNaN: true }),
-        (current, stickOut) => {
-          const setup = setupOf();
-          expect(currentAt(setup, wireSpeedAt(setup, current, stickOut), stickOut)).toBeCloseTo(current, 0);
+        fc.double({ min: 60, max: 300, noNaN: true }),
+        fc.double({ min: 8, max: 20, noNaN: true }),
+        fc.constantFrom(MIX, SPRAY_MIX, CO2),
+        (current, stickOut, gas) => {
+          const setup = setupOf({ rig: { wire: { class: 'solid-steel', diameterMm: 1.2 }, gas } });
+          // In short arc, in spray and all through the transition between them.
+          expect(currentAt(setup, wireSpeedAt(setup, current, stickOut), stickOut)).toBeCloseTo(current, 1);
         },
       ),
+      { numRuns: 300 },
     );
     expect(electrodeExtension(12, 0)).toBe(10);
     expect(electrodeExtension(12, 1)).toBe(7);

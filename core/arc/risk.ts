@@ -25,22 +25,24 @@ export function spatterRisk(balance: number, co2Pct: number, arcControlPct: numb
 }
 
 /**
- * Metal lies on cold plate. Rises under a heat ratio of 0.8 and when the voltage is too low to wet the toes.
+ * Metal lies on cold plate. Small down to a heat ratio of 0.8, the edge of the window, and rising fast under it; more when
+ * the voltage is too low to wet the toes.
  * @param heatRatio current over current wanted
  * @param balance (V - V_bal) / half-width
  */
 export function lackOfFusionRisk(heatRatio: number, balance: number): number {
-  return logistic(9 * (0.78 - heatRatio) + 0.9 * (-balance - 1.5) + 0.6);
+  return logistic(14 * (0.68 - heatRatio) + 0.9 * (-balance - 1.5) + 0.6);
 }
 
 /**
- * The arc falls through. Rises over a heat ratio of about 1.3, sooner with a gap and once the part is hot.
+ * The arc falls through. Small up to a heat ratio of 1.25, the edge of the window, and even odds at 1.45; sooner with a
+ * gap and at a slow pace.
  * @param heatRatio current over current wanted
  * @param gapShare gap over thickness, 0 for none
  * @param slowTravel expected travel over actual, 1 as expected
  */
 export function burnThroughRisk(heatRatio: number, gapShare: number, slowTravel: number): number {
-  return logistic(9 * (heatRatio * Math.sqrt(slowTravel) - 1.36) + 1.5 * gapShare);
+  return logistic(14 * (heatRatio * Math.sqrt(slowTravel) - 1.45) + 1.5 * gapShare);
 }
 
 /**

@@ -1,11 +1,12 @@
 import { completeMix, type GasMix } from '../case/gas-mix';
-import type { BaseMetal, Case, Joint } from '../case/schema';
+import type { BaseMetal, Case, Joint, Position } from '../case/schema';
 import { currentFromWireSpeed, wireSpeedFromCurrent } from './burn-off';
 import { depositedArea } from './bead';
 import { ARC_LENGTH_MM } from './coefficients';
 import { currentWanted } from './heat';
-import { sprayShare } from './transfer';
+import { quietCurrent, sprayShare } from './transfer';
 import { isTubular, wireMetal, type Wire } from './wire';
+import { passCeiling, type PassCeiling } from './wire-window';
 
 /** The surroundings of an arc, read from a case once: wire, gas, plate, nozzle. Nothing else of the case is asked again. */
 export type ArcSetup = {
@@ -22,7 +23,14 @@ export type ArcSetup = {
   draught: 'still' | 'breeze' | 'windy';
   boreMm: number | null;
   flowSchool: 'ample' | 'lean';
+  position: Position;
+  /** What one pass would take by the plate alone, and the most that wire and position carry. */
+  plateWantsA: number | null;
+  ceiling: PassCeiling | null;
+  /** What the plate wants up to the ceiling: what figures are held against. */
   currentWantedA: number | null;
+  /** What is proposed: the same, away from the wild zone under spray. */
+  currentAskedA: number | null;
   thinnestMm: number | null;
   usualStickOutMm: { low: number; wanted: number; high: number };
 };
@@ -55,6 +63,12 @@ function currentForJob(job: NonNullable<Case['job']>, baseMetal: BaseMetal): num
   });
 }
 
+/** A current to propose: away from the wild zone under spray, and up to spray only where that can be carried. */
+function askedFor(wantedA: number, ceiling: PassCeiling, wire: Wire, gas: GasMix): number {
+  const quiet = quietCurrent(wantedA, wire, gas);
+  return quiet <= ceiling.currentA ? quiet : wantedA;
+}
+
 /**
  * Reads the surroundings of an arc from a case. What is missing stays unknown, but for the gas of a
  * wire that cannot run without one: its usual mix stands in, and `gasKnown` is false.
@@ -68,18 +82,30 @@ export function arcSetup(input: Case): ArcSetup {
   const usual = rig.wire?.class === 'solid-aluminium' ? PURE_ARGON : ARGON_18;
   const gas = rig.gas ? completeMix(rig.gas) : usual;
   const baseMetal = job.baseMetal ?? (rig.wire?.class === undefined ? 'mild-steel' : wireMetal(rig.wire.class));
+  const position = job.position ?? 'flat';
+  const pulse = rig.mode === 'pulse';
+  const plateWantsA = currentForJob(job, baseMetal);
+  const ceiling = wire === null ? null : passCeiling(wire, position, pulse, baseMetal);
+  const currentWantedA = plateWantsA === null ? null : Math.min(plateWantsA, ceiling?.currentA ?? Infinity);
   return {
     wire,
     gas,
     gasKnown: rig.gas !== undefined,
     usesGas: rig.wire?.class !== 'tubular-self-shielded' && rig.process !== 'fcaw-self-shielded',
-    pulse: rig.mode === 'pulse',
+    pulse,
     baseMetal,
     joint: job.joint ?? 'bead-on-plate',
     draught: job.draught ?? 'still',
     boreMm: rig.nozzleBoreMm ?? null,
     flowSchool: preferences.gasFlow ?? 'ample',
-    currentWantedA: currentForJob(job, baseMetal),
+    position,
+    plateWantsA,
+    ceiling,
+    currentWantedA,
+    currentAskedA:
+      currentWantedA === null || wire === null || ceiling === null || pulse
+        ? currentWantedA
+        : askedFor(currentWantedA, ceiling, wire, gas),
     thinnestMm: job.thicknessMm === undefined ? null : Math.min(job.thicknessMm, job.otherThicknessMm ?? Infinity),
     usualStickOutMm: stickOutWindow(wire, gas, preferences.stickOut === 'tight'),
   };
@@ -96,14 +122,28 @@ export function electrodeExtension(stickOutMm: number, spray: number): number {
   return Math.max(1, stickOutMm - arc);
 }
 
+/** Most turns to settle current and arc length, and when they agree, A. */
+const MOST_TURNS = 20;
+const SETTLED_A = 0.001;
+
 /**
- * Current at a wire speed and stick-out in a setup; settles the arc length, which itself depends on spray.
+ * Current at a wire speed and stick-out in a setup, the inverse of {@link wireSpeedAt}; settles the arc length, which itself depends on spray.
  * @returns A
  */
 export function currentAt(setup: WireSetup, wireSpeedMPerMin: number, stickOutMm: number): number {
-  const first = currentFromWireSpeed(wireSpeedMPerMin, setup.wire, electrodeExtension(stickOutMm, 0));
-  const spray = sprayShare(first, setup.wire, setup.gas);
-  return currentFromWireSpeed(wireSpeedMPerMin, setup.wire, electrodeExtension(stickOutMm, spray));
+  const { wire, gas } = setup;
+  let current = currentFromWireSpeed(wireSpeedMPerMin, wire, electrodeExtension(stickOutMm, 0));
+  // Each turn comes at least three times nearer, since the arc grows by millimetres over some twenty amps.
+  for (let turn = 0; turn < MOST_TURNS; turn++) {
+    const next = currentFromWireSpeed(
+      wireSpeedMPerMin,
+      wire,
+      electrodeExtension(stickOutMm, sprayShare(current, wire, gas)),
+    );
+    if (Math.abs(next - current) < SETTLED_A) return next;
+    current = next;
+  }
+  return current;
 }
 
 /**

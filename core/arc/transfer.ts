@@ -1,5 +1,5 @@
 import type { GasMix } from '../case/gas-mix';
-import { readTable, SPRAY_TRANSITION } from './coefficients';
+import { readBySize, SPRAY_TRANSITION } from './coefficients';
 import { isTubular, wireMetal, type Wire } from './wire';
 
 /** How the metal crosses the arc. `unstable` is pure argon on steel; `tubular` wires have a transfer of their own. */
@@ -14,18 +14,26 @@ export type Transfer = 'short-circuit' | 'globular' | 'spray' | 'pulse' | 'tubul
 export function sprayTransitionCurrent(wire: Wire, gas: GasMix): number | null {
   if (isTubular(wire.class)) return null;
   const metal = wireMetal(wire.class);
-  if (metal === 'aluminium')
-    return readTable(
-      SPRAY_TRANSITION.aluminium.map((row) => [row.diameterMm, row.currentA]),
-      wire.diameterMm,
-    );
+  if (metal === 'aluminium') return readBySize(SPRAY_TRANSITION.aluminium, (row) => row.currentA, wire.diameterMm);
   if (gas.co2Pct > SPRAY_TRANSITION.noSprayAboveCo2Pct.value) return null;
-  const base = readTable(
-    SPRAY_TRANSITION.steel.map((row) => [row.diameterMm, row.currentA]),
-    wire.diameterMm,
-  );
+  const base = readBySize(SPRAY_TRANSITION.steel, (row) => row.currentA, wire.diameterMm);
   const stainless = metal === 'stainless' ? SPRAY_TRANSITION.stainlessFactor.value : 1;
   return base * stainless * (1 + SPRAY_TRANSITION.perCo2Pct.value * gas.co2Pct);
+}
+
+/**
+ * A current wanted on steel, moved out of the wild zone between short arc and spray to its nearer quiet end. Both ends lie
+ * inside the window of the heat, so nothing is lost by it.
+ * @param currentA current wanted in A
+ */
+export function quietCurrent(currentA: number, wire: Wire, gas: GasMix): number {
+  const transition = wireMetal(wire.class) === 'aluminium' ? null : sprayTransitionCurrent(wire, gas);
+  if (transition === null) return currentA;
+  const { wildFrom, wildTo, sprayChosenPerCo2Pct } = SPRAY_TRANSITION;
+  const [low, high] = [wildFrom.value * transition, wildTo.value * transition];
+  if (currentA <= low) return currentA;
+  const sprays = currentA >= transition * (1 + sprayChosenPerCo2Pct.value * gas.co2Pct);
+  return sprays ? Math.max(high, currentA) : low;
 }
 
 /** Pure argon gives steel no stable arc: the arc spot wanders and the toes do not wet. */
@@ -53,12 +61,7 @@ export function sprayShare(currentA: number, wire: Wire, gas: GasMix): number {
 export function globularShare(currentA: number, wire: Wire, gas: GasMix): number {
   if (isTubular(wire.class) || wireMetal(wire.class) === 'aluminium') return 0;
   if (gas.co2Pct <= SPRAY_TRANSITION.noSprayAboveCo2Pct.value) return 0;
-  const limit =
-    1.4 *
-    readTable(
-      SPRAY_TRANSITION.steel.map((row) => [row.diameterMm, row.currentA]),
-      wire.diameterMm,
-    );
+  const limit = 1.4 * readBySize(SPRAY_TRANSITION.steel, (row) => row.currentA, wire.diameterMm);
   return 1 / (1 + Math.exp(-(currentA - limit) / (SPRAY_TRANSITION.blend.value * limit)));
 }
 

@@ -1,7 +1,7 @@
 import { balanceVoltage } from '../arc/balance';
-import { usableCurrent } from '../arc/heat';
 import { withinCurrentRange } from '../arc/reading';
-import { currentAt, wireSpeedAt } from '../arc/setup';
+import { currentAt, wireSpeedAt, type WireSetup } from '../arc/setup';
+import { wireWindow, type WireWindow } from '../arc/wire-window';
 import type { Case } from '../case/schema';
 import { MAIN_SETTINGS, withinLimits } from '../setting/table';
 import type { Situation, Target, Today } from './objective';
@@ -13,18 +13,30 @@ const DEFAULT_RANGE = {
   wireSpeedMPerMin: { low: 1.5, high: 20, step: 0.1 },
 };
 
-/** Limits of machine, wire, nozzle and field taken together. */
+const withinRange = (value: number, { low, high }: { low: number; high: number }): number =>
+  Math.min(high, Math.max(low, value));
+
+/** What the wire can be run at in this position. */
+function usableIn({ wire, ceiling }: WireSetup): WireWindow {
+  const window = wireWindow(wire);
+  return { ...window, highA: Math.min(window.highA, ceiling?.currentA ?? window.highA) };
+}
+
+/** Limits of machine, wire, position, nozzle and field taken together. */
 export function boundsFor(input: Case, situation: Situation): Bounds {
   const range = { ...DEFAULT_RANGE, ...input.rig?.range };
   const { setup, flowWindow } = situation;
   const { low, high, wanted } = setup.usualStickOutMm;
-  const usable = usableCurrent(setup.wire.diameterMm);
+  const usable = usableIn(setup);
   const wire = range.wireSpeedMPerMin;
   // Where machine and wire do not meet, the machine's nearest end is all there is.
-  const reachable = (currentA: number): number =>
-    Math.min(wire.high, Math.max(wire.low, wireSpeedAt(setup, currentA, wanted)));
+  const reachable = (currentA: number): number => withinRange(wireSpeedAt(setup, currentA, wanted), wire);
   const bounds: Bounds = {
-    voltageV: range.voltageV,
+    voltageV: {
+      ...range.voltageV,
+      low: withinRange(usable.lowV ?? 0, range.voltageV),
+      high: withinRange(usable.highV ?? Infinity, range.voltageV),
+    },
     wireSpeedMPerMin: {
       low: reachable(usable.lowA),
       high: reachable(usable.highA),
@@ -44,16 +56,13 @@ export function boundsFor(input: Case, situation: Situation): Bounds {
 /** The model's own choice: current for the plate, volts in balance, usual stick-out and flow. */
 function startingPoint(situation: Situation, bounds: Bounds): Target {
   const { setup, flowWindow } = situation;
-  const usable = usableCurrent(setup.wire.diameterMm);
+  const usable = usableIn(setup);
   const stickOutMm = setup.usualStickOutMm.wanted;
-  const current = Math.min(
-    usable.highA,
-    Math.max(usable.lowA, setup.currentWantedA ?? (usable.lowA + usable.highA) / 2),
-  );
-  const speed = Math.min(
-    bounds.wireSpeedMPerMin.high,
-    Math.max(bounds.wireSpeedMPerMin.low, wireSpeedAt(setup, current, stickOutMm)),
-  );
+  const current = withinRange(setup.currentAskedA ?? (usable.lowA + usable.highA) / 2, {
+    low: usable.lowA,
+    high: usable.highA,
+  });
+  const speed = withinRange(wireSpeedAt(setup, current, stickOutMm), bounds.wireSpeedMPerMin);
   return {
     voltageV: balanceVoltage(withinCurrentRange(current), setup.wire, setup.gas),
     wireSpeedMPerMin: speed,

@@ -13,7 +13,7 @@ const CURRENT = currentAt(BASE.setup, STEADY.wireSpeedMPerMin, STEADY.stickOutMm
 const BALANCE = balanceVoltage(CURRENT, BASE.setup.wire, BASE.setup.gas);
 const HALF = balanceHalfWidth(CURRENT, BASE.setup.wire, BASE.setup.gas);
 const wanting = (amps: number | null, change: Partial<Situation> = {}): Situation =>
-  situation({ setup: { ...BASE.setup, currentWantedA: amps }, ...change });
+  situation({ setup: { ...BASE.setup, currentAskedA: amps }, ...change });
 const RIGHT = wanting(CURRENT);
 const at = (change: Partial<Target>): Target => ({ ...STEADY, voltageV: BALANCE, ...change });
 
@@ -25,8 +25,8 @@ describe('the expected risk', () => {
       1 * logistic(-2.5 * 1.7) +
       1 * logistic(-2.5 * 2.2) +
       0.4 * logistic(-1.6 * 1.9 - 0.024) +
-      1.5 * logistic(9 * -0.22 - 1.35 + 0.6) +
-      1.3 * logistic(9 * -0.36) +
+      1.5 * logistic(14 * -0.32 - 1.35 + 0.6) +
+      1.3 * logistic(14 * -0.45) +
       0.7 * logistic(-3.3 - 1.5);
     const stickOut = 0.8 * logistic(-2.5 * 1.7);
     // Flow 11 in 8 to 16: thin at 6.8, wild at 17.6.
@@ -83,7 +83,7 @@ describe('the expected risk', () => {
 
   it('avoids the globular range, and counts CO2 only where gas is used', () => {
     const gas = { argonPct: 0, co2Pct: 100, oxygenPct: 0, heliumPct: 0 };
-    const co2 = { ...BASE.setup, gas, currentWantedA: null };
+    const co2 = { ...BASE.setup, gas, currentAskedA: null };
     const risk = (speed: number): number => {
       const amps = currentAt(co2, speed, 10);
       const voltageV = balanceVoltage(amps, co2.wire, gas);
@@ -91,7 +91,7 @@ describe('the expected risk', () => {
     };
     // 0.9 mm in CO2: short arc at 5 m/min, large drops from about 190 A.
     expect(risk(13) - risk(5)).toBeGreaterThan(0.2);
-    const gasless = situation({ setup: { ...BASE.setup, usesGas: false, currentWantedA: CURRENT } });
+    const gasless = situation({ setup: { ...BASE.setup, usesGas: false, currentAskedA: CURRENT } });
     const gassed = expectedRisk(RIGHT, at({}));
     expect(expectedRisk(gasless, at({ gasFlowLPerMin: 0 }))).toBe(expectedRisk(gasless, at({ gasFlowLPerMin: 30 })));
     expect(expectedRisk(gasless, at({}))).toBeLessThan(gassed);
@@ -139,13 +139,13 @@ describe('the cost of moving', () => {
   });
 
   it('counts volts and stick-out by their distance, wire and gas by their ratio', () => {
-    // 0.004 a volt squared: five volts cost a tenth.
-    expect(cost({ voltageV: 15 })).toBeCloseTo(0.1, 9);
-    expect(cost({ voltageV: 25 })).toBeCloseTo(0.1, 9);
+    // 0.0015 a volt squared: ten volts would cost 0.15.
+    expect(cost({ voltageV: 15 })).toBeCloseTo(0.0375, 9);
+    expect(cost({ voltageV: 25 })).toBeCloseTo(0.0375, 9);
     expect(cost({ wireSpeedMPerMin: 7.5 * Math.E })).toBeCloseTo(0.35, 9);
     expect(cost({ gasFlowLPerMin: 11 / Math.E })).toBeCloseTo(0.02, 9);
     expect(cost({ stickOutMm: 16 })).toBeCloseTo(0.04, 9);
-    expect(cost({ voltageV: 15, stickOutMm: 16, wireSpeedMPerMin: 7.5 * Math.E })).toBeCloseTo(0.49, 9);
+    expect(cost({ voltageV: 15, stickOutMm: 16, wireSpeedMPerMin: 7.5 * Math.E })).toBeCloseTo(0.4275, 9);
   });
 
   it('takes gas from shut for free: there is no ratio to nothing', () => {

@@ -46,7 +46,7 @@ const COST = {
 /** Pull toward the middle of the good window, where the risks are flat. */
 const CENTRE = { balance: 0.05, heat: 0.5, flow: 0.08, stickOut: 0.04 };
 /** Cost of leaving today's value: small moves are free enough, large ones must earn their way. */
-const MOVE = { perVolt: 0.004, wire: 0.35, flow: 0.02, stickOut: 0.01 };
+const MOVE = { perVolt: 0.0015, wire: 0.35, flow: 0.02, stickOut: 0.01 };
 /** Globular transfer is avoided where a neighbour with a quieter arc exists. */
 const GLOBULAR = 0.3;
 
@@ -58,7 +58,7 @@ function electricalRisk(situation: Situation, target: Target): number {
   const current = withinCurrentRange(currentAt(setup, target.wireSpeedMPerMin, target.stickOutMm));
   const balance = balanceVoltage(current, setup.wire, setup.gas);
   const halfWidth = balanceHalfWidth(current, setup.wire, setup.gas);
-  const heatRatio = setup.currentWantedA === null ? 1 : current / setup.currentWantedA;
+  const heatRatio = setup.currentAskedA === null ? 1 : current / setup.currentAskedA;
   const pace =
     situation.travelMmPerMin === null ? 1 : expectedTravel(setup, target.wireSpeedMPerMin) / situation.travelMmPerMin;
   const slow = Math.max(0.7, Math.min(1.5, pace));

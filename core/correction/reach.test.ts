@@ -1,44 +1,83 @@
+import { balanceVoltage } from '../arc/balance';
 import { currentAt } from '../arc/setup';
+import { EXAMPLE_CASE } from '../cases/example';
+import type { Case } from '../case/schema';
 import { outOfReach } from './reach';
-import type { Bounds } from './solver';
 import { situation, STEADY } from './testing/situation';
 
 const BASE = situation();
 const AMPS = currentAt(BASE.setup, STEADY.wireSpeedMPerMin, STEADY.stickOutMm);
-/** The corrected wire speed is 7.5 m/min; the machine reaches from `low` to `high`. */
-const told = (wantedShare: number | null, low: number, high: number, setup: object = {}): string[] => {
-  const bounds = { wireSpeedMPerMin: { low, high, step: 0.1 } } as Bounds;
-  const currentWantedA = wantedShare === null ? null : wantedShare * AMPS;
-  return outOfReach(situation({ setup: { ...BASE.setup, currentWantedA, ...setup } }), bounds, STEADY);
+type Ends = { wire?: [number, number]; volts?: [number, number] };
+/** The corrected wire speed is 7.5 m/min; the plate wants a share of what that gives. */
+const told = (
+  wantedShare: number | null,
+  { wire = [2, 7.5], volts = [12, 38] }: Ends,
+  setup: object = {},
+): string[] => {
+  const bounds = {
+    wireSpeedMPerMin: { low: wire[0], high: wire[1], step: 0.1 },
+    voltageV: { low: volts[0], high: volts[1], step: 0.1 },
+    stickOutMm: { low: 7, high: 14, step: 1 },
+    gasFlowLPerMin: { low: 8, high: 16, step: 0.5 },
+  };
+  const plateWantsA = wantedShare === null ? null : wantedShare * AMPS;
+  const held = { ...BASE.setup, plateWantsA, currentAskedA: plateWantsA, ...setup };
+  return outOfReach(situation({ setup: held }), bounds, STEADY);
 };
 
 describe('what cannot be reached', () => {
-  it('is said at the top of the wire where the plate wants much more, with both currents', () => {
-    const [note, ...rest] = told(1.3, 2, 7.5);
-    expect(rest).toEqual([]);
-    expect(note).toBe(
-      `The plate wants about ${Math.round(1.3 * AMPS)} A; this wire and machine reach ${Math.round(AMPS)} A. Thicker wire, bevel and more passes, or preheat by procedure.`,
-    );
-    expect(told(1.3, 2, 7.64)).toHaveLength(1);
+  it('names the machine’s wire drive where it ends before the wire does, with passes in its place', () => {
+    expect(told(1.3, {})).toEqual([
+      `The plate wants about ${Math.round(1.3 * AMPS)} A in one pass; this machine feeds 7.5 m/min at most, which is ${Math.round(AMPS)} A. 2 passes, each as a 2 mm leg, on a bevel where it is thick; preheat by procedure; or thicker or tubular wire.`,
+    ]);
+    expect(told(1.3, { wire: [2, 7.64] })).toHaveLength(1);
+  });
+
+  it('names the wire where it carries no more', () => {
+    const thin = { wire: { class: 'solid-steel', diameterMm: 0.8 } };
+    expect(told(1.5, {}, thin)[0]).toMatch(/this (wire carries about 180 A|machine feeds)/);
+    const amps = currentAt({ ...BASE.setup, ...thin } as typeof BASE.setup, 7.5, 10);
+    const far = { wire: { class: 'solid-steel', diameterMm: 0.6 } };
+    expect(currentAt({ ...BASE.setup, ...far } as typeof BASE.setup, 7.5, 10)).toBeLessThan(amps);
+    const tubular = { wire: { class: 'tubular-self-shielded', diameterMm: 0.8 } };
+    expect(told(2, {}, tubular)[0]).toMatch(/this wire carries about 150 A.* or thicker wire\.$/);
+  });
+
+  it('names the position where that holds the puddle back', () => {
+    const overhead: Case = { ...EXAMPLE_CASE, job: { ...EXAMPLE_CASE.job, position: 'overhead', thicknessMm: 10 } };
+    const held = situation({}, overhead);
+    const at = { ...STEADY, wireSpeedMPerMin: 4.2 };
+    const bounds = {
+      wireSpeedMPerMin: { low: 2, high: 14, step: 0.1 },
+      voltageV: { low: 12, high: 38, step: 0.1 },
+      stickOutMm: { low: 7, high: 14, step: 1 },
+      gasFlowLPerMin: { low: 8, high: 16, step: 0.5 },
+    };
+    expect(outOfReach(held, bounds, at)[0]).toMatch(/overhead a pass of this wire holds up about 110 A\. \d passes/);
+  });
+
+  it('names the volts where a machine has no more of them', () => {
+    const wanted = balanceVoltage(1.4 * AMPS, BASE.setup.wire, BASE.setup.gas);
+    const [note] = told(1.4, { wire: [2, 14], volts: [12, STEADY.voltageV] });
+    expect(note).toContain(`this machine stops at ${STEADY.voltageV} V`);
+    expect(note).toContain(`would want ${wanted.toFixed(1)} V`);
+    // With volts enough the wire has room to go, and nothing is said.
+    expect(told(1.4, { wire: [2, 14] })).toEqual([]);
   });
 
   it('is said at the bottom where the sheet stands much less', () => {
-    expect(told(0.7, 7.5, 14)).toEqual([
+    expect(told(0.7, { wire: [7.5, 14] })).toEqual([
       `The sheet wants about ${Math.round(0.7 * AMPS)} A; this wire and machine go down to ${Math.round(AMPS)} A. Thinner wire, stitch, or a backing bar.`,
     ]);
-    expect(told(0.7, 7.36, 14)).toHaveLength(1);
+    expect(told(0.7, { wire: [7.36, 14] })).toHaveLength(1);
   });
 
-  it('is nothing where the wire has room to go, or the current is near enough', () => {
-    expect(told(1.3, 2, 8)).toEqual([]);
-    expect(told(0.7, 7, 14)).toEqual([]);
-    expect(told(1.15, 2, 7.5)).toEqual([]);
-    expect(told(0.86, 7.5, 14)).toEqual([]);
-    expect(told(1, 7.5, 7.5)).toEqual([]);
-  });
-
-  it('is not known without the plate, nor for tubular wire', () => {
-    expect(told(null, 7.5, 7.5)).toEqual([]);
-    expect(told(1.3, 2, 7.5, { wire: { class: 'tubular-gas-shielded', diameterMm: 0.9 } })).toEqual([]);
+  it('is nothing where the wire has room to go, the current is near enough, or the plate is not known', () => {
+    expect(told(1.3, { wire: [2, 8] })).toEqual([]);
+    expect(told(0.7, { wire: [7, 14] })).toEqual([]);
+    expect(told(1.15, {})).toEqual([]);
+    expect(told(0.86, { wire: [7.5, 14] })).toEqual([]);
+    expect(told(1, { wire: [7.5, 7.5] })).toEqual([]);
+    expect(told(null, { wire: [7.5, 7.5] })).toEqual([]);
   });
 });

@@ -69,6 +69,14 @@ describe('the ways things may stand', () => {
     expect(middle.balanceShift).toBeCloseTo(-0.5, 9);
   });
 
+  it('believe a heat inside its window as it stands, and draw one outside back to the edge, without a jump', () => {
+    const shift = (value: number): number => of({}, { heat: { value, spread: 0.9 } })[0].heatShift;
+    for (const inside of [-1.2, -0.5, 0, 0.9, 1.2]) expect(shift(inside)).toBe(0);
+    expect(shift(2.24)).toBeCloseTo(-0.5, 9);
+    expect(shift(-2.24)).toBeCloseTo(0.5, 9);
+    expect(Math.abs(shift(1.25) - shift(1.23))).toBeLessThan(0.02);
+  });
+
   it('leave out what is next to impossible, and never sum to more than one', () => {
     expect(of({ 'voltage-low': 0.00005, 'voltage-high': 0.5 })).toHaveLength(2);
     const crowded = of({ 'voltage-low': 0.9, 'voltage-high': 0.9 });

@@ -32,14 +32,29 @@ function shift(measured: Residual | undefined, mean: number): number {
   return truth - measured.value;
 }
 
+/** Half the window of the heat in residual units: ln 1.25 / 0.18. A figure inside it is believed as it stands. */
+const HEAT_WINDOW = 1.24;
+
+/** How far the truth lies from the measured residual when it is known to lie in a window of this half-width about 0. */
+function shiftInto(measured: Residual | undefined, window: number): number {
+  if (measured === undefined) return 0;
+  const inside = Math.max(-window, Math.min(window, measured.value));
+  return shift({ ...measured, value: measured.value - inside }, 0);
+}
+
 type Branch = { probability: number; shift: number };
 
-function branches(measured: Residual | undefined, below: [number, number], above: [number, number]): Branch[] {
+function branches(
+  measured: Residual | undefined,
+  below: [number, number],
+  above: [number, number],
+  window: number,
+): Branch[] {
   const between = Math.max(0, 1 - below[0] - above[0]);
   const all = [
     { probability: below[0], shift: shift(measured, below[1]) },
     { probability: above[0], shift: shift(measured, above[1]) },
-    { probability: between, shift: shift(measured, 0) },
+    { probability: between, shift: shiftInto(measured, window) },
   ];
   const total = all.reduce((sum, { probability }) => sum + probability, 0);
   return all
@@ -54,8 +69,14 @@ export function scenariosOf(diagnosis: Diagnosis): Scenario[] {
     diagnosis.residuals.balance,
     [p('voltage-low', 'wire-fast'), HOLDS_AT.under],
     [p('voltage-high', 'wire-slow'), HOLDS_AT.over],
+    0,
   );
-  const heat = branches(diagnosis.residuals.heat, [p('heat-low'), HOLDS_AT.cold], [p('heat-high'), HOLDS_AT.hot]);
+  const heat = branches(
+    diagnosis.residuals.heat,
+    [p('heat-low'), HOLDS_AT.cold],
+    [p('heat-high'), HOLDS_AT.hot],
+    HEAT_WINDOW,
+  );
   return balance.flatMap((b) =>
     heat.map((h) => ({ probability: b.probability * h.probability, balanceShift: b.shift, heatShift: h.shift })),
   );

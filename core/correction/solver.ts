@@ -1,3 +1,6 @@
+import { balanceVoltage } from '../arc/balance';
+import { withinCurrentRange } from '../arc/reading';
+import { currentAt } from '../arc/setup';
 import { roundToStep } from '../quantity/units';
 import { dialToValue, valueToDial } from '../setting/dial';
 import type { Dials } from '../setting/dials';
@@ -40,6 +43,35 @@ function neighbours(target: Target, scale: number, free: readonly MainSetting[])
   );
 }
 
+/** Wire speeds that are looked at along the valley. */
+const ALONG_THE_VALLEY = 24;
+
+/**
+ * The best point along the valley where volts follow the wire: under and over the spray transition lie bottoms of their
+ * own, and a search that only walks downhill ends in the one it began in.
+ */
+function alongTheValley(
+  situation: Situation,
+  bounds: Bounds,
+  start: Target,
+  free: readonly MainSetting[],
+): readonly Target[] {
+  if (!free.includes('wireSpeedMPerMin') || !free.includes('voltageV')) return [];
+  const { low, high } = bounds.wireSpeedMPerMin;
+  const { setup } = situation;
+  const points = Array.from({ length: ALONG_THE_VALLEY }, (_, i) => {
+    const wireSpeedMPerMin = low + ((high - low) * i) / (ALONG_THE_VALLEY - 1);
+    const stickOutMm = free.includes('stickOutMm') ? setup.usualStickOutMm.wanted : start.stickOutMm;
+    const current = withinCurrentRange(currentAt(setup, wireSpeedMPerMin, stickOutMm));
+    return clampTarget(
+      { ...start, stickOutMm, wireSpeedMPerMin, voltageV: balanceVoltage(current, setup.wire, setup.gas) },
+      bounds,
+      free,
+    );
+  });
+  return [points.reduce((least, point) => (objective(situation, point) < objective(situation, least) ? point : least))];
+}
+
 /** The order in which figures are brought to their steps: the coarse ones first, so that the finer ones can follow. */
 const SETTLED_IN_TURN: readonly MainSetting[] = ['stickOutMm', 'voltageV', 'wireSpeedMPerMin', 'gasFlowLPerMin'];
 
@@ -75,7 +107,8 @@ export function solve(
     const near = dial === null ? roundToStep(value, step) : dialToValue(dial, valueToDial(dial, value));
     return Number(Math.min(high, Math.max(low, near)).toFixed(3));
   };
-  const ends = starts.map((start) => search(start, free));
+  const along = alongTheValley(situation, bounds, clampTarget(starts[0], bounds, free), free);
+  const ends = [...starts, ...along].map((start) => search(start, free));
   let { point } = ends.reduce((least, end) => (end.value < least.value ? end : least));
   let left = SETTLED_IN_TURN.filter((name) => free.includes(name));
   while (left.length > 0) {
