@@ -180,6 +180,23 @@ test('two devices on one coupon: what one writes the other sees, both notes hold
   ]);
 });
 
+test('a coupon that another device begins does not slide under the hands', async ({ device }) => {
+  const [one, two] = [(await device('one')).page, (await device('two')).page];
+  await newCoupon(one, 'First plate');
+  await two.goto('/');
+  await two.getByRole('button', { name: 'Find by a word' }).click();
+  await two.getByRole('searchbox', { name: 'Word to find' }).fill('frying');
+  await newCoupon(one, 'Second plate');
+  // By the time that the log knows of it, the bench would too.
+  await logOne(one, 'Uneven', 1);
+  await two.waitForTimeout(3000);
+  await expect(two.getByRole('region', { name: 'Coupon: First plate' })).toBeVisible();
+  await expect(two.getByRole('searchbox', { name: 'Word to find' })).toHaveValue('frying');
+  await two.getByRole('button', { name: 'Crisp crackle: not said' }).click();
+  await two.reload();
+  await expect(two.getByRole('region', { name: 'Coupon: First plate' })).toBeVisible();
+});
+
 test('two tabs of one device share what waits and send it once', async ({ server, device }) => {
   const { page, context } = await device('phone');
   await newCoupon(page, 'Tab plate');

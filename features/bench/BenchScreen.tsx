@@ -1,4 +1,5 @@
 import { useRouter } from 'expo-router';
+import { useState } from 'react';
 import { useWindowDimensions } from 'react-native';
 import { BENCH_COUPON } from '@/platform/kept';
 import { useStoredPart } from '@/platform/stored';
@@ -10,7 +11,10 @@ import { BenchProvider } from './bench';
 import { PhoneBench } from './PhoneBench';
 import { WideBench } from './WideBench';
 
-/** The bench: the coupon in work, which is the one that was chosen on this device or else the newest. */
+/**
+ * The bench: the coupon in work, which is the one that was chosen or touched on this device, or else the one that was the
+ * newest when the bench was opened: a coupon that another device begins does not slide under the hands.
+ */
 export function BenchScreen() {
   useTitle('Bench');
   const router = useRouter();
@@ -20,7 +24,9 @@ export function BenchScreen() {
   // A coupon that was chosen here and is not kept there any more gives way to the newest.
   const gone = isGone(found.error);
   const newest = useNewestCouponId(chosen === null || gone);
-  const instead = useCoupon(chosen === null || gone ? (newest.data ?? null) : null);
+  const [held, hold] = useState<string | null>(null);
+  if (held === null && typeof newest.data === 'string') hold(newest.data);
+  const instead = useCoupon(chosen === null || gone ? (held ?? newest.data ?? null) : null);
   const coupon = (gone ? undefined : found.data) ?? instead.data;
 
   if (coupon !== undefined)

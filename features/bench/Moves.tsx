@@ -44,6 +44,7 @@ function Start({ answer }: { answer: Answer }) {
   const today = useDraftPart((draft) => draft.settings);
   const start = Object.entries(startingSettings(today, answer.correction)) as [SettingName, number][];
   if (start.length === 0) return null;
+  const { after } = answer.correction;
   return (
     <View role="region" aria-label="Start with" className="gap-2 rounded-md bg-plate p-3">
       <Heading level={2}>Start with</Heading>
@@ -60,9 +61,9 @@ function Start({ answer }: { answer: Answer }) {
         })}
       </Row>
       <Words className="text-faint">
-        {answer.arc.currentWantedA === null
+        {answer.arc.currentWantedA === null || !after?.currentA
           ? 'From the middle of what this wire carries: say how thick the plate is for a better start.'
-          : `For about ${Math.round(answer.arc.currentWantedA)} A on this plate. Run a trial bead, then say what it shows.`}
+          : `About ${Math.round(after.currentA)} A on this plate. Run a trial bead, then say what it shows.`}
       </Words>
       <Button label="Use these figures" onPress={takeStart} />
     </View>

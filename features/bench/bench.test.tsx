@@ -1,6 +1,8 @@
 import { act, waitFor } from '@testing-library/react';
 import type { Case } from '@/core/case/schema';
+import { BENCH_COUPON } from '@/platform/kept';
 import { replacePlatform } from '@/platform/ports';
+import { store, stored } from '@/platform/stored';
 import { beadFrom } from '@/core/record/bead-from';
 import { USUAL_HABITS } from '@/core/record/habits';
 import { ID, openBench, openShop, PatientWorker, settled, type Shop } from './testing/shop';
@@ -28,6 +30,17 @@ describe('the bench', () => {
     expect(bench.current.draft.settings.voltageV).toBeGreaterThan(18);
     act(() => bench.current.act.undo());
     expect(bench.current.draft.settings.voltageV).toBe(16.5);
+  });
+
+  it('of a coupon that was touched here is that of this device from then on, and of one only looked at is not', async () => {
+    const bench = await openBench();
+    expect(stored(BENCH_COUPON)).toBeNull();
+    act(() => bench.current.act.tap('wire-stubs'));
+    expect(stored(BENCH_COUPON)).toBe(ID(1));
+    // One that was chosen stays.
+    act(() => store(BENCH_COUPON, ID(9)));
+    act(() => bench.current.act.tap('bead-flat'));
+    expect(stored(BENCH_COUPON)).toBe(ID(9));
   });
 
   it('offers what to start with, and takes it over only where figures are missing', async () => {

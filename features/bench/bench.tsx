@@ -3,9 +3,9 @@ import { draftFromLast } from '@/core/record/bead-from';
 import { caseOf, dialsOf } from '@/core/record/case-of';
 import { step, type Draft, type DraftHistory } from '@/core/record/draft';
 import type { Coupon } from '@/core/record/schema';
-import { draftOn } from '@/platform/kept';
+import { BENCH_COUPON, draftOn } from '@/platform/kept';
 import { platform } from '@/platform/ports';
-import { store, useStoredPart } from '@/platform/stored';
+import { store, stored, useStoredPart } from '@/platform/stored';
 import { useAnswer } from '@/workers/use-answer';
 import { useHabits } from '../shared/use-habits';
 import { useWrites, type Actions, type Live, type Records, type Saving } from './use-writes';
@@ -85,6 +85,11 @@ export function BenchProvider({ coupon, children }: { coupon: Coupon; children: 
     [answered, input],
   );
   const { saving, actions, logging } = useWrites(records, fresh, draft, live, habits);
+  // What was touched here is in work here, whatever others begin.
+  const isTouched = kept !== null;
+  useEffect(() => {
+    if (isTouched && stored(BENCH_COUPON) === null) store(BENCH_COUPON, coupon.id);
+  }, [isTouched, coupon.id]);
   // The page was left while a bead was being logged, and it was: its draft is not logged again, the next one goes on.
   const isLogged = kept !== null && coupon.beads.some(({ id }) => id === kept.now.id);
   useEffect(() => {

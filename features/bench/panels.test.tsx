@@ -180,6 +180,8 @@ describe('Log', () => {
     expect(isOff(/^Log bead/)).toBe(false);
     press('Log bead 1');
     expect(isOff(/^Saving/)).toBe(true);
+    // What is asked after this is answered at once.
+    PatientWorker.waits = false;
     act(() => PatientWorker.asked[0].reply());
     await waitFor(() => expect(shop.beads).toHaveLength(1));
     await screen.findByRole('button', { name: 'Log bead 2' });
