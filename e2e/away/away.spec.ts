@@ -55,9 +55,12 @@ async function logOne(page: Page, finding: string, number: number): Promise<void
 
 const mark = (page: Page, text: RegExp | string) => page.getByRole('navigation').getByText(text);
 
+/** A coupon as the server has it, once it has come there. */
 async function couponCalled(server: OwnServer, title: string): Promise<Coupon> {
-  const { coupons } = await server.get<CouponPage>('/coupons');
-  return server.get<Coupon>(`/coupons/${coupons.find((one) => one.title === title)!.id}`);
+  const find = async (): Promise<string | undefined> =>
+    (await server.get<CouponPage>('/coupons')).coupons.find((one) => one.title === title)?.id;
+  await expect.poll(find).toBeDefined();
+  return server.get<Coupon>(`/coupons/${await find()}`);
 }
 
 test('server stopped, page closed and opened, beads logged and judged: all there once, in order', async ({
@@ -180,14 +183,16 @@ test('two devices on one coupon: what one writes the other sees, both notes hold
   ]);
 });
 
-test('a coupon that another device begins does not slide under the hands', async ({ device }) => {
+test('a coupon that another device begins does not slide under the hands', async ({ server, device }) => {
   const [one, two] = [(await device('one')).page, (await device('two')).page];
   await newCoupon(one, 'First plate');
+  await couponCalled(server, 'First plate');
   await two.goto('/');
   await two.getByRole('button', { name: 'Find by a word' }).click();
   await two.getByRole('searchbox', { name: 'Word to find' }).fill('frying');
   await newCoupon(one, 'Second plate');
-  // By the time that the log knows of it, the bench would too.
+  await couponCalled(server, 'Second plate');
+  // The other device hears of it within seconds.
   await logOne(one, 'Uneven', 1);
   await two.waitForTimeout(3000);
   await expect(two.getByRole('region', { name: 'Coupon: First plate' })).toBeVisible();
@@ -230,6 +235,7 @@ test('two devices an hour away with thirty beads between them, the clock of one 
   await one.clock.install({ time: now });
   await two.clock.install({ time: tomorrow });
   await newCoupon(one, 'Hour plate');
+  await couponCalled(server, 'Hour plate');
   await two.goto('/');
   await expect(two.getByRole('region', { name: 'Coupon: Hour plate' })).toBeVisible();
   for (const page of [one, two]) await kept(page);
