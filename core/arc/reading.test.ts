@@ -89,6 +89,19 @@ describe('the surroundings of an arc', () => {
     );
   });
 
+  it('propose no more than wire and position carry, on every plate, wire and gas', () => {
+    for (const diameterMm of [0.6, 0.8, 0.9, 1.0, 1.2, 1.6])
+      for (const co2Pct of [2, 5, 10, 15, 18])
+        for (const thicknessMm of [1, 3, 5, 8, 20]) {
+          const wire: Wire = { class: 'solid-steel', diameterMm };
+          const { currentAskedA, ceiling } = setupOf({
+            job: { thicknessMm },
+            rig: { wire, gas: completeMix({ co2Pct }) },
+          });
+          expect(currentAskedA).toBeLessThanOrEqual(ceiling!.currentA);
+        }
+  });
+
   it('give back the wire speed of a current', () => {
     fc.assert(
       fc.property(

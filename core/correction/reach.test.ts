@@ -34,11 +34,9 @@ describe('what cannot be reached', () => {
   });
 
   it('names the wire where it carries no more', () => {
-    const thin = { wire: { class: 'solid-steel', diameterMm: 0.8 } };
-    expect(told(1.5, {}, thin)[0]).toMatch(/this (wire carries about 180 A|machine feeds)/);
-    const amps = currentAt({ ...BASE.setup, ...thin } as typeof BASE.setup, 7.5, 10);
-    const far = { wire: { class: 'solid-steel', diameterMm: 0.6 } };
-    expect(currentAt({ ...BASE.setup, ...far } as typeof BASE.setup, 7.5, 10)).toBeLessThan(amps);
+    // 7.5 m/min of 1.6 mm wire lies near the most that it carries.
+    const thick = { wire: { class: 'solid-steel', diameterMm: 1.6 } };
+    expect(told(5, {}, thick)[0]).toMatch(/this wire carries about 450 A/);
     const tubular = { wire: { class: 'tubular-self-shielded', diameterMm: 0.8 } };
     expect(told(2, {}, tubular)[0]).toMatch(/this wire carries about 150 A.* or thicker wire\.$/);
   });
