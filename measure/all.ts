@@ -14,6 +14,7 @@ import {
   workerTimes,
 } from './page';
 import { measureHealth, measureRecords } from './records';
+import { compareSearch } from './search';
 import { buildShell } from './shell';
 import { ms, time, yardstick, type Timing } from './statistics';
 
@@ -91,9 +92,10 @@ async function records(): Promise<void> {
   );
 }
 
-/** `npm run bench [-- diagnosis page records]`: speed and size from one run, as figures and as ratios within it. */
+/** `npm run bench [-- diagnosis search page records]`: speed and size from one run, as figures and as ratios within it. */
 async function main(): Promise<void> {
   if (wanted('diagnosis')) diagnosis();
+  if (wanted('search')) compareSearch(500);
   if (wanted('records')) await records();
   if (wanted('page')) await page();
 }

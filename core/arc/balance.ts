@@ -1,5 +1,5 @@
 import type { GasMix } from '../case/gas-mix';
-import { BALANCE, readBySize, readTable } from './coefficients';
+import { BALANCE, readBySize, readRows } from './coefficients';
 import { globularShare, sprayShare } from './transfer';
 import { requireRange, wireMetal, type Wire } from './wire';
 
@@ -8,8 +8,10 @@ const SPRAY_STATED_AT_CO2_PCT = 10;
 
 function shortCircuitOffset(wire: Wire, gas: GasMix): number {
   if (wireMetal(wire.class) === 'aluminium') return BALANCE.aluminiumShortCircuitV.value;
-  return readTable(
-    BALANCE.shortCircuitByCo2.map((row) => [row.co2Pct, row.offsetV]),
+  return readRows(
+    BALANCE.shortCircuitByCo2,
+    ({ co2Pct }) => co2Pct,
+    ({ offsetV }) => offsetV,
     gas.co2Pct,
   );
 }
@@ -44,8 +46,48 @@ function offset(currentA: number, wire: Wire, gas: GasMix): number {
  * @throws RangeError outside 15 to 500 A
  */
 export function balanceVoltage(currentA: number, wire: Wire, gas: GasMix): number {
-  requireRange(currentA, 15, 500, 'current in A');
+  requireRange(currentA, CURRENT_RANGE_A.low, CURRENT_RANGE_A.high, 'current in A');
   return BALANCE.baseV.value + BALANCE.slopeVPerA.value * currentA + offset(currentA, wire, gas);
+}
+
+/** The currents that the laws of balance hold for. */
+export const CURRENT_RANGE_A = { low: 15, high: 500 };
+/** Halvings to come within a tenth of an amp. */
+const HALVINGS = 13;
+
+/**
+ * The current that a voltage holds in balance, the inverse of {@link balanceVoltage}, which rises with the current.
+ * @param voltageV volts at the arc
+ * @param wire class and diameter
+ * @param gas all four shares
+ * @returns A, kept within 15 to 500
+ */
+export function currentInBalance(voltageV: number, wire: Wire, gas: GasMix): number {
+  let { low, high } = CURRENT_RANGE_A;
+  for (let i = 0; i < HALVINGS; i++) {
+    const middle = (low + high) / 2;
+    if (balanceVoltage(middle, wire, gas) < voltageV) low = middle;
+    else high = middle;
+  }
+  return (low + high) / 2;
+}
+
+/**
+ * How far {@link balanceVoltage} may be off, beside what the current is off: the tolerance of the offset by transfer.
+ * @param currentA welding current in A
+ * @param wire class and diameter
+ * @param gas all four shares
+ * @returns volts
+ */
+export function balanceTolerance(currentA: number, wire: Wire, gas: GasMix): number {
+  const { toleranceV } = BALANCE;
+  if (wire.class === 'tubular-self-shielded') return toleranceV.selfShielded;
+  if (wire.class === 'tubular-gas-shielded') return toleranceV.gasShielded;
+  const spray = sprayShare(currentA, wire, gas);
+  const globular = globularShare(currentA, wire, gas);
+  const open = wireMetal(wire.class) === 'aluminium' ? toleranceV.aluminium : toleranceV.spray;
+  const short = wireMetal(wire.class) === 'aluminium' ? toleranceV.aluminium : toleranceV.shortCircuit;
+  return short + spray * (open - short) + globular * (toleranceV.globular - short);
 }
 
 /**

@@ -1,9 +1,13 @@
 /**
- * Every coefficient of the arc model, in one place, each with its source or reason and a tolerance.
+ * Every coefficient of the arc model, in one place, each with its source or reason; with a tolerance where that is used,
+ * in the residual that the coefficient feeds (core/diagnosis/residuals.ts).
  * Units inside: mm, m/min, V, A, L/min, mm/min, kJ/mm. docs/arc-model.md tells how well they hold.
  */
-export type Coefficient = { value: number; tolerance: number; source: string };
+type Fixed = { value: number; source: string };
+/** A coefficient that may be off by `tolerance`, as a share of its value. */
+export type Coefficient = Fixed & { tolerance: number };
 
+const fixed = (value: number, source: string): Fixed => ({ value, source });
 const coefficient = (value: number, tolerance: number, source: string): Coefficient => ({ value, tolerance, source });
 
 const LESNEWICH = 'Lesnewich 1958 form w = aI + bLI^2';
@@ -16,8 +20,8 @@ export const BURN_OFF = {
     0.1,
     `${LESNEWICH}; mm/s per A at 1.2 mm, set so that all four trade rules hold at 10 to 14 mm`,
   ),
-  resistanceTerm: coefficient(4.6e-5, 0.25, `${LESNEWICH}; mm/s per mm A^2 at 1.2 mm`),
-  diameterPower: coefficient(1.85, 0.05, 'pure area gives 2; 1.85 fits the rules of thumb for 0.6 to 1.2 mm together'),
+  resistanceTerm: fixed(4.6e-5, `${LESNEWICH}; mm/s per mm A^2 at 1.2 mm`),
+  diameterPower: fixed(1.85, 'pure area gives 2; 1.85 fits the rules of thumb for 0.6 to 1.2 mm together'),
   /** Factors on the two terms for each class of wire. */
   byWire: {
     'solid-steel': { arc: 1, resistance: 1, source: 'reference' },
@@ -47,13 +51,13 @@ export const BURN_OFF = {
 } as const;
 
 export const ARC_LENGTH_MM = {
-  shortCircuit: coefficient(2, 0.5, 'arc of 1 to 3 mm, averaged over the short circuits'),
-  spray: coefficient(5, 0.2, 'visible arc of 4 to 6 mm'),
+  shortCircuit: fixed(2, 'arc of 1 to 3 mm, averaged over the short circuits'),
+  spray: fixed(5, 'visible arc of 4 to 6 mm'),
 } as const;
 
 export const BALANCE = {
-  baseV: coefficient(14, 0, 'conventional load line for MIG/MAG, IEC 60974-1: U = 14 + 0.05 I'),
-  slopeVPerA: coefficient(0.05, 0, 'conventional load line for MIG/MAG, IEC 60974-1'),
+  baseV: fixed(14, 'conventional load line for MIG/MAG, IEC 60974-1: U = 14 + 0.05 I'),
+  slopeVPerA: fixed(0.05, 'conventional load line for MIG/MAG, IEC 60974-1'),
   /** Offset in short circuit against the CO2 share, straight between the points. */
   shortCircuitByCo2: [
     { co2Pct: 0, offsetV: -2.6 },
@@ -68,27 +72,24 @@ export const BALANCE = {
     { diameterMm: 1.2, offsetV: 0.6 },
     { diameterMm: 1.6, offsetV: -1.5 },
   ],
-  sprayPerCo2PctV: coefficient(
+  sprayPerCo2PctV: fixed(
     0.15,
-    0.3,
     '1.2 mm in 90/10 sounds right at 26 to 28 V at 250 A and 28 to 30 V at 300 A, in 98/2 one to two volts lower',
   ),
-  globularV: coefficient(0.6, 1.5, 'globular transfer in CO2-rich gas runs a little above the load line'),
-  aluminiumV: coefficient(0.7, 1, 'aluminium spray in argon; below transition about 1.5 V under it'),
-  aluminiumShortCircuitV: coefficient(-0.8, 1, 'aluminium below its spray transition'),
+  globularV: fixed(0.6, 'globular transfer in CO2-rich gas runs a little above the load line'),
+  aluminiumV: fixed(0.7, 'aluminium spray in argon; below transition about 1.5 V under it'),
+  aluminiumShortCircuitV: fixed(-0.8, 'aluminium below its spray transition'),
   /** Offset of self-shielded wire by size: its window of volts and amps lies well under the load line. */
   selfShieldedByDiameter: [
     { diameterMm: 0.8, offsetV: -3.2 },
     { diameterMm: 0.9, offsetV: -3.2 },
     { diameterMm: 1.2, offsetV: -4.2 },
   ],
-  gasShieldedTubularV: coefficient(0, 1.2, 'gas-shielded tubular wire, mixed gas; CO2 wants about 1.5 V more'),
-  gasShieldedTubularCo2V: coefficient(1.5, 0.5, 'from 25 % to pure CO2'),
-  heliumVPerPct: coefficient(
-    0.03,
-    0.3,
-    'helium raises the arc voltage by about 3 V at 100 %, ionisation 24.6 against 15.8 eV',
-  ),
+  gasShieldedTubularV: fixed(0, 'gas-shielded tubular wire, mixed gas; CO2 wants about 1.5 V more'),
+  gasShieldedTubularCo2V: fixed(1.5, 'from 25 % to pure CO2'),
+  heliumVPerPct: fixed(0.03, 'helium raises the arc voltage by about 3 V at 100 %, ionisation 24.6 against 15.8 eV'),
+  /** How far the offsets may be off, volts: short circuit is the best charted, globular the least. */
+  toleranceV: { shortCircuit: 0.4, spray: 0.7, globular: 1.5, aluminium: 1, selfShielded: 1, gasShielded: 1.2 },
   /** Half-width of the good window, volts. */
   halfWidthV: { shortCircuitMixed: 1.0, shortCircuitCo2: 1.2, spray: 1.5, tubular: 1.3 },
 } as const;
@@ -108,24 +109,16 @@ export const SPRAY_TRANSITION = {
     { diameterMm: 1.2, currentA: 135 },
     { diameterMm: 1.6, currentA: 180 },
   ],
-  perCo2Pct: coefficient(0.011, 0.3, 'about 10 % more at 8 to 10 % CO2'),
-  stainlessFactor: coefficient(
-    0.93,
-    0.05,
-    'stainless turns to spray a little earlier: lower surface tension, hotter wire',
-  ),
-  noSprayAboveCo2Pct: coefficient(20, 0.1, 'above about 20 % CO2 the drop is pushed back and stays globular'),
+  perCo2Pct: fixed(0.011, 'about 10 % more at 8 to 10 % CO2'),
+  stainlessFactor: fixed(0.93, 'stainless turns to spray a little earlier: lower surface tension, hotter wire'),
+  noSprayAboveCo2Pct: fixed(20, 'above about 20 % CO2 the drop is pushed back and stays globular'),
   /** Between short arc and spray drops are large and wild: as shares of the transition, where that begins and ends. */
-  wildFrom: coefficient(0.85, 0.05, 'the top of a quiet short arc'),
-  wildTo: coefficient(1.1, 0.05, 'ten per cent over, and the spray streams'),
+  wildFrom: fixed(0.85, 'the top of a quiet short arc'),
+  wildTo: fixed(1.1, 'ten per cent over, and the spray streams'),
   /** Spray is chosen from this share of the transition on; the more CO2, the later. */
-  sprayChosenPerCo2Pct: coefficient(
-    0.0075,
-    0.3,
-    'at 18 % CO2 spray is poor and a short arc is held as long as it can be',
-  ),
+  sprayChosenPerCo2Pct: fixed(0.0075, 'at 18 % CO2 spray is poor and a short arc is held as long as it can be'),
   /** Width of the blend between the two balances, as a share of the transition current. */
-  blend: coefficient(0.035, 0.5, 'streaming sets in over some ten amps; a step would make the advice jump'),
+  blend: fixed(0.035, 'streaming sets in over some ten amps; a step would make the advice jump'),
 } as const;
 
 export const HEAT_WANTED = {
@@ -137,22 +130,21 @@ export const HEAT_WANTED = {
       'through the middle of the bands that charts and practice share: 45 to 65 A at 0.8 mm, 90 to 125 at 2, 135 to 170 at 4, 165 to 240 from 6 on',
     ),
     lessA: 17.5,
-    levelsAtMm: coefficient(8.5, 0.2, 'from about 6 mm on more passes, not more current'),
+    levelsAtMm: fixed(8.5, 'from about 6 mm on more passes, not more current'),
   },
   aluminium: {
     perPowerA: coefficient(40, 0.15, 'before the factor of the metal: 50 A at 1 mm, 115 at 3, 190 at 6'),
     power: 0.75,
-    levelsAtMm: coefficient(12, 0.2, 'aluminium leads heat away: one pass goes on growing for longer'),
+    levelsAtMm: fixed(12, 'aluminium leads heat away: one pass goes on growing for longer'),
   },
   /** How sharply a pass stops growing: the power of the smooth minimum of thickness and the thickness it levels at. */
   levelling: 4,
   byJoint: { 'bead-on-plate': 1, butt: 1, fillet: 1.1, lap: 1.1, corner: 0.9, plug: 1.15 },
-  openRootFactor: coefficient(0.9, 0.05, 'an open root passes heat to nothing'),
+  openRootFactor: fixed(0.9, 'an open root passes heat to nothing'),
   byPosition: { flat: 1, horizontal: 1, 'vertical-up': 0.87, 'vertical-down': 0.95, overhead: 0.87 },
   byMetal: { 'mild-steel': 1, stainless: 0.9, aluminium: 1.25 },
-  thinnerLimit: coefficient(
+  thinnerLimit: fixed(
     1.4,
-    0.15,
     'the thinner part stands about 1.4 times its own current when the arc is aimed at the thicker',
   ),
 } as const;
@@ -201,9 +193,9 @@ export const OUT_OF_POSITION = {
     { diameterMm: 1.2, highA: 160 },
     { diameterMm: 1.6, highA: 190 },
   ],
-  pulseFactor: coefficient(1.1, 0.1, 'pulse freezes between drops, so a little more stays up'),
-  aluminiumFactor: coefficient(1.15, 0.1, 'aluminium freezes fast; it is run in spray or pulse'),
-  tubularShare: coefficient(0.75, 0.1, 'slag holds the puddle: three quarters of the top of its window'),
+  pulseFactor: fixed(1.1, 'pulse freezes between drops, so a little more stays up'),
+  aluminiumFactor: fixed(1.15, 'aluminium freezes fast; it is run in spray or pulse'),
+  tubularShare: fixed(0.75, 'slag holds the puddle: three quarters of the top of its window'),
   /** Vertical-down is for sheet, gaps and roots. */
   downUpToMm: 5,
 } as const;
@@ -213,8 +205,31 @@ export const PASSES = {
   largestLegMm: { flat: 8, horizontal: 6, 'vertical-up': 8, 'vertical-down': 5, overhead: 6 },
   /** A fillet as large as the plate up to here, mm, then a share of it. */
   legUpToMm: 6,
-  legShareAbove: coefficient(0.7, 0.15, 'a fillet of 0.7 of the plate carries what the plate does'),
-  bevelPerMm2: coefficient(0.577, 0.1, 'area of a V of 60 degrees, t^2 tan 30'),
+  legShareAbove: fixed(0.7, 'a fillet of 0.7 of the plate carries what the plate does'),
+  bevelPerMm2: fixed(0.577, 'area of a V of 60 degrees, t^2 tan 30'),
+} as const;
+
+/**
+ * Usual stick-out, contact tip to work, mm: the window follows the transfer, not the wire alone. Source: trade practice;
+ * in spray the arc itself takes 4 to 6 mm of it.
+ */
+export const STICK_OUT = {
+  shortCircuit: { low: 7, wanted: 10, high: 14 },
+  tightShortCircuit: { low: 6, wanted: 8, high: 11 },
+  /** Spray and globular in steel, up to 1.0 mm and from 1.2 mm, straight between. */
+  open: [
+    { diameterMm: 1.0, low: 12, wanted: 15, high: 20 },
+    { diameterMm: 1.2, low: 14, wanted: 17, high: 22 },
+  ],
+  aluminium: { low: 10, wanted: 14, high: 19 },
+  gasShielded: { low: 12, wanted: 16, high: 22 },
+  selfShielded: [
+    { diameterMm: 0.9, low: 10, wanted: 14, high: 20 },
+    { diameterMm: 1.2, low: 12, wanted: 17, high: 24 },
+    { diameterMm: 1.6, low: 14, wanted: 22, high: 30 },
+  ],
+  /** The tight school's share of a window where the short circuit does not say its own. */
+  tightShare: fixed(0.87, 'a tip a step nearer all round: 15 mm becomes 13'),
 } as const;
 
 export const BEAD = {
@@ -225,29 +240,34 @@ export const BEAD = {
     source: 'share of the wire that stays in the joint; the rest is spatter, slag and fume',
   },
   densityGPerCm3: { steel: 7.85, aluminium: 2.7 },
-  arcEfficiency: coefficient(0.8, 0.05, 'EN 1011-1, gas metal arc'),
-  widthMm: coefficient(
+  arcEfficiency: fixed(0.8, 'EN 1011-1, gas metal arc'),
+  widthMm: fixed(
     10.5,
-    0.15,
     'width = 10.5 mm at 1 kJ/mm with the root of heat input: 7.4 mm at 0.5 kJ/mm, a usual bead on plate',
   ),
-  widthPerVolt: coefficient(0.06, 0.4, 'each volt over balance widens the bead by about 6 %, under it narrows it'),
-  penetration: coefficient(
+  widthPerVolt: fixed(0.06, 'each volt over balance widens the bead by about 6 %, under it narrows it'),
+  penetration: fixed(
     0.1504,
-    0.25,
     'Jackson form (I^4/(v V^2))^(1/3), set so that 200 A, 24 V, 350 mm/min, CO2, drag gives 3 mm',
   ),
-  penetrationMixedGas: coefficient(0.85, 0.1, 'argon mixes penetrate less than CO2'),
-  penetrationPerPushDegree: coefficient(0.008, 0.4, 'pushing by 15 degrees costs about a quarter against dragging'),
+  penetrationMixedGas: fixed(0.85, 'argon mixes penetrate less than CO2'),
+  penetrationPerPushDegree: fixed(0.008, 'pushing by 15 degrees costs about a quarter against dragging'),
 } as const;
 
 export const GAS = {
-  wantedPerBoreMm: coefficient(0.85, 0.15, 'ample school: 10 to 12 L/min on a 13 mm nozzle'),
-  leanPerBoreMm: coefficient(0.6, 0.1, 'lean school: 7 to 9 L/min on a small nozzle'),
+  wantedPerBoreMm: fixed(0.85, 'ample school: 10 to 12 L/min on a 13 mm nozzle'),
+  leanPerBoreMm: fixed(0.6, 'lean school: 7 to 9 L/min on a small nozzle'),
   lowestPerBoreMm: coefficient(0.55, 0.15, 'under this the column no longer covers the puddle'),
-  morePerHeliumPct: coefficient(0.012, 0.3, 'helium is light: about twice the flow at 75 to 100 %'),
-  spoilFactor: coefficient(1.2, 0.1, 'aluminium, an outside corner or a breeze want about a fifth more'),
-  laminarReynolds: coefficient(2300, 0.1, 'pipe flow stays laminar below this'),
+  morePerHeliumPct: fixed(0.012, 'helium is light: about twice the flow at 75 to 100 %'),
+  morePer100A: fixed(
+    0.15,
+    'the column has to cover a larger, hotter puddle: 13 mm takes 11 L/min at 150 A and 14 at 300',
+  ),
+  moreFromA: 150,
+  moreToA: 350,
+  moreInSpray: fixed(0.1, 'the plasma jet of a spray arc draws gas along: 15 to 20 L/min through 16 mm'),
+  spoilFactor: fixed(1.2, 'aluminium, an outside corner or a breeze want about a fifth more'),
+  laminarReynolds: fixed(2300, 'pipe flow stays laminar below this'),
   turbulentReynolds: coefficient(4000, 0.1, 'clearly turbulent: air is drawn in'),
   /** Kinematic viscosity in m^2/s and density in kg/m^3 at 20 C. */
   gases: {
@@ -259,26 +279,34 @@ export const GAS = {
 } as const;
 
 /**
- * Straight line between table points, held level beyond both ends.
- * @param table rows sorted by x
+ * Straight line between the rows of a table, held level beyond both ends.
+ * @param rows sorted by `at`
+ * @param at where a row stands
+ * @param figure what is read of it
  * @param x where to read
  */
-export function readTable(table: readonly (readonly [x: number, y: number])[], x: number): number {
-  const next = table.findIndex(([at]) => at >= x);
-  if (next === 0) return table[0][1];
-  if (next < 0) return table[table.length - 1][1];
-  const [[x0, y0], [x1, y1]] = [table[next - 1], table[next]];
-  return y0 + ((x - x0) / (x1 - x0)) * (y1 - y0);
+export function readRows<Row>(
+  rows: readonly Row[],
+  at: (row: Row) => number,
+  figure: (row: Row) => number,
+  x: number,
+): number {
+  let next = 0;
+  while (next < rows.length && at(rows[next]) < x) next += 1;
+  if (next === 0) return figure(rows[0]);
+  if (next === rows.length) return figure(rows[next - 1]);
+  const [before, after] = [rows[next - 1], rows[next]];
+  const share = (x - at(before)) / (at(after) - at(before));
+  return figure(before) + share * (figure(after) - figure(before));
 }
 
-/** A figure by wire size, as {@link readTable} reads it. @param rows sorted by diameter */
+const diameterOf = ({ diameterMm }: { diameterMm: number }): number => diameterMm;
+
+/** A figure by wire size, as {@link readRows} reads it. @param rows sorted by diameter */
 export function readBySize<Row extends { diameterMm: number }>(
   rows: readonly Row[],
   figure: (row: Row) => number,
   diameterMm: number,
 ): number {
-  return readTable(
-    rows.map((row) => [row.diameterMm, figure(row)]),
-    diameterMm,
-  );
+  return readRows(rows, diameterOf, figure, diameterMm);
 }

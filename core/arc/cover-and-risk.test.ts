@@ -27,6 +27,8 @@ describe('gas cover', () => {
     draught: 'still',
     stickOutMm: 12,
     school: 'ample',
+    currentA: null,
+    spray: 0,
   } as const;
   it('is laminar at 11 L/min on a 13 mm nozzle and turbulent at 35', () => {
     expect(nozzleReynolds(11, 13, mix(18))).toBeLessThan(2300);
@@ -37,6 +39,16 @@ describe('gas cover', () => {
     expect(flowWindow(cover).wanted).toBeCloseTo(11, 0);
     expect(flowWindow({ ...cover, school: 'lean' }).wanted).toBeCloseTo(7.8, 1);
     expect(flowWindow({ ...cover, draught: 'breeze' }).wanted).toBeGreaterThan(12);
+  });
+
+  it('wants more with the current and in spray: 15 to 20 L/min through 16 mm at 300 A', () => {
+    const at = (currentA: number, spray: number): number =>
+      flowWindow({ ...cover, boreMm: 16, gas: mix(8), currentA, spray }).wanted;
+    expect(at(100, 0)).toBe(at(150, 0));
+    expect(at(250, 0)).toBeGreaterThan(at(150, 0) * 1.1);
+    expect(at(300, 1)).toBeGreaterThan(15);
+    expect(at(300, 1)).toBeLessThan(20);
+    expect(at(500, 1)).toBe(at(350, 1));
   });
 
   it('keeps low < wanted < high for any nozzle and mix', () => {

@@ -45,6 +45,9 @@ export type CoverJob = {
   draught: 'still' | 'breeze' | 'windy';
   stickOutMm: number;
   school: 'ample' | 'lean';
+  /** Welding current in A, null where not known, and how far the wire sprays, 0 to 1: a hot puddle wants more cover. */
+  currentA: number | null;
+  spray: number;
 };
 
 /** Flow window in L/min: below `low` the cover is thin, above `high` it turns turbulent. */
@@ -53,7 +56,7 @@ export type FlowWindow = { low: number; wanted: number; high: number };
 /**
  * The gas flow a job wants and the limits around it. The upper limit sits between the laminar and the
  * clearly turbulent Reynolds number and falls with a long stick-out.
- * @param job nozzle, gas, metal, joint, draught, stick-out in mm, school
+ * @param job nozzle, gas, metal, joint, draught, stick-out in mm, school, current and spray
  * @returns L/min, with low < wanted <= high
  */
 export function flowWindow(job: CoverJob): FlowWindow {
@@ -61,12 +64,15 @@ export function flowWindow(job: CoverJob): FlowWindow {
   const helium = 1 + GAS.morePerHeliumPct.value * gas.heliumPct;
   const exposed = job.baseMetal === 'aluminium' || job.joint === 'corner' || job.draught !== 'still';
   const spoil = exposed ? GAS.spoilFactor.value : 1;
+  const { morePer100A, moreFromA, moreToA, moreInSpray } = GAS;
+  const over = Math.min(moreToA, Math.max(moreFromA, job.currentA ?? moreFromA)) - moreFromA;
+  const hot = 1 + (morePer100A.value * over) / 100 + moreInSpray.value * job.spray;
   const perBore = job.school === 'lean' ? GAS.leanPerBoreMm.value : GAS.wantedPerBoreMm.value;
   const litresPerReynolds = 1 / nozzleReynolds(1, boreMm, gas);
   const middle = (GAS.laminarReynolds.value + GAS.turbulentReynolds.value) / 2;
   const longStickOut = 1 - 0.015 * Math.max(0, Math.min(20, job.stickOutMm - 15));
   const high = middle * litresPerReynolds * longStickOut;
-  const wanted = Math.min(perBore * boreMm * helium * spoil, 0.9 * high);
+  const wanted = Math.min(perBore * boreMm * helium * spoil * hot, 0.9 * high);
   const low = Math.min(GAS.lowestPerBoreMm.value * boreMm * helium * (spoil > 1 ? 1.1 : 1), 0.9 * wanted);
   return { low, wanted, high };
 }

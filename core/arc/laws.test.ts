@@ -2,7 +2,7 @@ import { completeMix } from '../case/gas-mix';
 import { balanceHalfWidth, balanceVoltage } from './balance';
 import { depositedArea, depositionRate, penetration, travelFromLeg } from './bead';
 import { currentFromWireSpeed, wireSpeedFromCurrent } from './burn-off';
-import { readTable } from './coefficients';
+import { readRows } from './coefficients';
 import { cylinderMinutes, nozzleReynolds } from './gas-cover';
 import { currentWanted, heatInput, type HeatJob } from './heat';
 import { wireWindow } from './wire-window';
@@ -69,7 +69,16 @@ describe('a table of figures', () => {
     [4, 0],
   ] as const;
   it('is straight between its points, exact on them, level beyond', () => {
-    expect([-5, 0, 1, 2, 3, 4, 9].map((x) => readTable(table, x))).toEqual([10, 10, 15, 20, 10, 0, 0]);
+    expect(
+      [-5, 0, 1, 2, 3, 4, 9].map((x) =>
+        readRows(
+          table,
+          ([at]) => at,
+          ([, figure]) => figure,
+          x,
+        ),
+      ),
+    ).toEqual([10, 10, 15, 20, 10, 0, 0]);
   });
 });
 

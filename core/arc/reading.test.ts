@@ -5,6 +5,7 @@ import { EXAMPLE_CASE } from '../cases/example';
 import type { Settings } from '../setting/table';
 import { heatInput } from './heat';
 import { flowWindowOf, readArc } from './reading';
+import { usualStickOut } from './stick-out';
 import {
   arcSetup,
   currentAt,
@@ -59,17 +60,44 @@ describe('the surroundings of an arc', () => {
         thinnestMm: 3,
       }),
     );
-    expect(stated.usualStickOutMm).toEqual({ low: 6, wanted: 8, high: 11 });
-    expect(setupOf().usualStickOutMm).toEqual({ low: 7, wanted: 10, high: 14 });
+    expect(stated.tightStickOut).toBe(true);
+    expect(usualStickOut(setupOf({ preferences: { stickOut: 'tight' } }), 100)).toEqual({
+      low: expect.closeTo(6, 3),
+      wanted: expect.closeTo(8, 3),
+      high: expect.closeTo(11, 3),
+    });
+    expect(usualStickOut(setupOf(), 100)).toEqual({
+      low: expect.closeTo(7, 3),
+      wanted: expect.closeTo(10, 3),
+      high: expect.closeTo(14, 3),
+    });
     expect(setupOf().pulse).toBe(false);
     expect(setupOf({ job: { thicknessMm: 6, otherThicknessMm: 2 } }).thinnestMm).toBe(2);
     expect(setupOf({ job: {} })).toEqual(expect.objectContaining({ thinnestMm: null, currentWantedA: null }));
     const stickOut = (wireClass: Wire['class'], diameterMm: number, gas: object) =>
-      setupOf({ rig: { wire: { class: wireClass, diameterMm }, gas } }).usualStickOutMm.wanted;
+      usualStickOut(setupOf({ rig: { wire: { class: wireClass, diameterMm }, gas } }), null).wanted;
     expect(stickOut('tubular-gas-shielded', 1.2, MIX)).toBe(16);
-    expect(stickOut('solid-steel', 1.2, SPRAY_MIX)).toBe(14);
-    expect(stickOut('solid-steel', 1.2, CO2)).toBe(10);
     expect(stickOut('solid-aluminium', 0.9, completeMix({}))).toBe(14);
+    expect(stickOut('tubular-self-shielded', 0.9, MIX)).toBe(14);
+    expect(stickOut('tubular-self-shielded', 1.6, MIX)).toBeGreaterThan(20);
+  });
+
+  it('have a stick-out that goes with the transfer, whatever the wire, and smoothly', () => {
+    const of = (diameterMm: number, currentA: number, gas: object = SPRAY_MIX) =>
+      usualStickOut(setupOf({ rig: { wire: { class: 'solid-steel', diameterMm }, gas } }), currentA);
+    for (const diameterMm of [0.8, 0.9, 1.0, 1.2]) {
+      expect(of(diameterMm, 100).wanted).toBeCloseTo(10, 0);
+      const spray = of(diameterMm, 330);
+      expect(spray.wanted).toBeGreaterThan(14.99);
+      expect(spray.high).toBeGreaterThan(19.99);
+    }
+    expect(of(1.2, 330).low).toBeCloseTo(14, 1);
+    for (let amps = 100; amps < 330; amps++) expect(of(1.2, amps + 1).wanted - of(1.2, amps).wanted).toBeLessThan(0.3);
+    // Pulse throws its drops as spray does.
+    const pulse = setupOf({ rig: { wire: { class: 'solid-steel', diameterMm: 1.2 }, gas: SPRAY_MIX, mode: 'pulse' } });
+    expect(usualStickOut(pulse, 100).wanted).toBeCloseTo(17, 6);
+    const tight = setupOf({ rig: { wire: STEEL, gas: SPRAY_MIX }, preferences: { stickOut: 'tight' } });
+    expect(usualStickOut(tight, 330).wanted).toBeLessThan(of(0.9, 330).wanted);
   });
 
   it('know what the plate wants, what wire and position carry of it, and what is proposed', () => {
@@ -163,7 +191,7 @@ describe('a reading', () => {
     const stated = readArc(setupOf(), SETTINGS);
     expect(stated.heatInputKJPerMm).toBeCloseTo(heatInput(16.5, stated.currentA!, 320), 9);
     expect(readArc(setupOf(), { ...SETTINGS, stickOutMm: undefined }).currentA).toBe(
-      readArc(setupOf(), { ...SETTINGS, stickOutMm: 10 }).currentA,
+      readArc(setupOf(), { ...SETTINGS, stickOutMm: usualStickOut(setupOf(), null).wanted }).currentA,
     );
     expect(readArc(setupOf(), { ...SETTINGS, travelAngleDeg: undefined }).penetrationMm).toBe(
       readArc(setupOf(), { ...SETTINGS, travelAngleDeg: 0 }).penetrationMm,
@@ -182,9 +210,10 @@ describe('a reading', () => {
       flowWindowOf(
         setupOf({ rig: { wire: { class: 'tubular-self-shielded', diameterMm: 0.9 }, nozzleBoreMm: 13 } }),
         12,
+        150,
       ),
     ).toBeNull();
-    expect(flowWindowOf(setupOf({ rig: { wire: STEEL } }), 12)).toBeNull();
-    expect(flowWindowOf(setupOf(), 12)!.wanted).toBeCloseTo(11.05, 2);
+    expect(flowWindowOf(setupOf({ rig: { wire: STEEL } }), 12, 150)).toBeNull();
+    expect(flowWindowOf(setupOf(), 12, 100)!.wanted).toBeCloseTo(11.05, 2);
   });
 });

@@ -1,10 +1,11 @@
 import type { Settings } from '../setting/table';
-import { balanceHalfWidth, balanceVoltage } from './balance';
+import { balanceHalfWidth, balanceVoltage, CURRENT_RANGE_A } from './balance';
 import { depositedArea, filletLeg, penetration } from './bead';
 import { flowWindow, type FlowWindow } from './gas-cover';
 import { heatInput } from './heat';
 import { currentAt, expectedTravel, withWire, type ArcSetup } from './setup';
-import { transferMode, type Transfer } from './transfer';
+import { usualStickOut } from './stick-out';
+import { sprayShare, transferMode, type Transfer } from './transfer';
 
 /** What the arc model says of a setup at given settings. Null is "not enough known". */
 export type ArcReading = {
@@ -23,9 +24,6 @@ export type ArcReading = {
   heatInputKJPerMm: number | null;
   expectedTravelMmPerMin: number | null;
 };
-
-/** The currents that the laws of balance hold for. */
-const CURRENT_RANGE_A = { low: 15, high: 500 };
 
 /** A current brought into the range that the laws of balance hold for. */
 export function withinCurrentRange(currentA: number): number {
@@ -87,11 +85,16 @@ function readGeometry(setup: ArcSetup, settings: Settings, { currentA, balancedV
   };
 }
 
-/** The gas flow this setup wants, or null where no gas is used or the nozzle is not known. */
-export function flowWindowOf(setup: ArcSetup, stickOutMm: number): FlowWindow | null {
+/**
+ * The gas flow this setup wants, or null where no gas is used or the nozzle is not known.
+ * @param stickOutMm contact tip to work
+ * @param currentA welding current in A, null where not known
+ */
+export function flowWindowOf(setup: ArcSetup, stickOutMm: number, currentA: number | null): FlowWindow | null {
   if (!setup.usesGas || setup.boreMm === null) return null;
-  const { boreMm, gas, baseMetal, joint, draught, flowSchool: school } = setup;
-  return flowWindow({ boreMm, gas, baseMetal, joint, draught, stickOutMm, school });
+  const { boreMm, gas, baseMetal, joint, draught, flowSchool: school, wire } = setup;
+  const spray = wire === null || currentA === null ? 0 : sprayShare(currentA, wire, gas);
+  return flowWindow({ boreMm, gas, baseMetal, joint, draught, stickOutMm, school, currentA, spray });
 }
 
 /**
@@ -100,9 +103,9 @@ export function flowWindowOf(setup: ArcSetup, stickOutMm: number): FlowWindow | 
  * @param settings figures in the inside units; what is missing is unknown
  */
 export function readArc(setup: ArcSetup, settings: Settings): ArcReading {
-  const stickOutMm = settings.stickOutMm ?? setup.usualStickOutMm.wanted;
+  const stickOutMm = settings.stickOutMm ?? usualStickOut(setup, null).wanted;
   const electrical = readElectrical(setup, settings, stickOutMm);
-  const window = flowWindowOf(setup, stickOutMm);
+  const window = flowWindowOf(setup, stickOutMm, electrical.currentA);
   const { currentWantedA } = setup;
   return {
     ...electrical,

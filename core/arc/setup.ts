@@ -5,7 +5,7 @@ import { depositedArea } from './bead';
 import { ARC_LENGTH_MM } from './coefficients';
 import { currentWanted } from './heat';
 import { quietCurrent, sprayShare } from './transfer';
-import { isTubular, wireMetal, type Wire } from './wire';
+import { wireMetal, type Wire } from './wire';
 import { passCeiling, type PassCeiling } from './wire-window';
 
 /** The surroundings of an arc, read from a case once: wire, gas, plate, nozzle. Nothing else of the case is asked again. */
@@ -32,7 +32,8 @@ export type ArcSetup = {
   /** What is proposed: the same, away from the wild zone under spray. */
   currentAskedA: number | null;
   thinnestMm: number | null;
-  usualStickOutMm: { low: number; wanted: number; high: number };
+  /** The tight school of stick-out. */
+  tightStickOut: boolean;
 };
 
 /** A setup whose wire is known: what the laws of current need. */
@@ -43,13 +44,6 @@ const EXPECTED_LEG = { baseMm: 2, perMm: 0.9 };
 
 const ARGON_18: GasMix = { argonPct: 82, co2Pct: 18, oxygenPct: 0, heliumPct: 0 };
 const PURE_ARGON: GasMix = { argonPct: 100, co2Pct: 0, oxygenPct: 0, heliumPct: 0 };
-
-function stickOutWindow(wire: Wire | null, gas: GasMix, tight: boolean): ArcSetup['usualStickOutMm'] {
-  if (wire !== null && isTubular(wire.class)) return { low: 12, wanted: 16, high: 22 };
-  if (wire !== null && wireMetal(wire.class) === 'aluminium') return { low: 10, wanted: 14, high: 19 };
-  if (wire !== null && wire.diameterMm >= 1.2 && gas.co2Pct <= 20) return { low: 9, wanted: 14, high: 20 };
-  return tight ? { low: 6, wanted: 8, high: 11 } : { low: 7, wanted: 10, high: 14 };
-}
 
 function currentForJob(job: NonNullable<Case['job']>, baseMetal: BaseMetal): number | null {
   if (job.thicknessMm === undefined) return null;
@@ -107,7 +101,7 @@ export function arcSetup(input: Case): ArcSetup {
         ? currentWantedA
         : askedFor(currentWantedA, ceiling, wire, gas),
     thinnestMm: job.thicknessMm === undefined ? null : Math.min(job.thicknessMm, job.otherThicknessMm ?? Infinity),
-    usualStickOutMm: stickOutWindow(wire, gas, preferences.stickOut === 'tight'),
+    tightStickOut: preferences.stickOut === 'tight',
   };
 }
 

@@ -127,6 +127,7 @@ export const SETTINGS_SCHEMA = {
     travelSpeedMmPerMin: figure('travelSpeedMmPerMin'),
     travelAngleDeg: figure('travelAngleDeg'),
     arcControlPct: figure('arcControlPct'),
+    trimPct: figure('trimPct'),
   } satisfies Record<keyof typeof SETTINGS, unknown>,
 } as const satisfies JSONSchema;
 

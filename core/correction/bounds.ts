@@ -1,11 +1,12 @@
 import { balanceVoltage } from '../arc/balance';
-import { withinCurrentRange } from '../arc/reading';
+import { flowWindowOf, withinCurrentRange } from '../arc/reading';
 import { currentAt, wireSpeedAt, type WireSetup } from '../arc/setup';
+import { usualStickOut } from '../arc/stick-out';
 import { wireWindow, type WireWindow } from '../arc/wire-window';
 import type { Case } from '../case/schema';
 import { MAIN_SETTINGS, withinLimits } from '../setting/table';
-import type { Situation, Target, Today } from './objective';
-import type { Bounds } from './solver';
+import type { Situation, Target } from './objective';
+import { clampTarget, type Bounds } from './solver';
 
 /** A machine of unknown range: what most can be set to. */
 const DEFAULT_RANGE = {
@@ -22,15 +23,22 @@ function usableIn({ wire, ceiling }: WireSetup): WireWindow {
   return { ...window, highA: Math.min(window.highA, ceiling?.currentA ?? window.highA) };
 }
 
+/** How far over a ceiling today's wire speed may lie before it is taken down for that alone: the ceilings are no finer. */
+const OVER_THE_CEILING = 1.12;
+
 /** Limits of machine, wire, position, nozzle and field taken together. */
 export function boundsFor(input: Case, situation: Situation): Bounds {
   const range = { ...DEFAULT_RANGE, ...input.rig?.range };
-  const { setup, flowWindow } = situation;
-  const { low, high, wanted } = setup.usualStickOutMm;
+  const { setup, today } = situation;
+  const { wanted } = usualStickOut(setup, null);
   const usable = usableIn(setup);
   const wire = range.wireSpeedMPerMin;
   // Where machine and wire do not meet, the machine's nearest end is all there is.
   const reachable = (currentA: number): number => withinRange(wireSpeedAt(setup, currentA, wanted), wire);
+  const top = reachable(usable.highA);
+  const near = today.wireSpeedMPerMin !== null && today.wireSpeedMPerMin <= OVER_THE_CEILING * top;
+  const ends = [usable.lowA, usable.highA].map((currentA) => usualStickOut(setup, currentA));
+  const flow = flowWindowOf(setup, wanted, setup.currentAskedA);
   const bounds: Bounds = {
     voltageV: {
       ...range.voltageV,
@@ -39,52 +47,61 @@ export function boundsFor(input: Case, situation: Situation): Bounds {
     },
     wireSpeedMPerMin: {
       low: reachable(usable.lowA),
-      high: reachable(usable.highA),
+      high: near ? withinRange(Math.max(top, today.wireSpeedMPerMin ?? 0), wire) : top,
       step: wire.step,
     },
-    stickOutMm: { low, high, step: 1 },
-    gasFlowLPerMin:
-      flowWindow === null ? { low: 0, high: 30, step: 0.5 } : { low: flowWindow.low, high: flowWindow.high, step: 0.5 },
+    stickOutMm: {
+      low: Math.min(...ends.map(({ low }) => low)),
+      high: Math.max(...ends.map(({ high }) => high)),
+      step: 1,
+    },
+    gasFlowLPerMin: flow === null ? { low: 0, high: 30, step: 0.5 } : { low: flow.low, high: flow.high, step: 0.5 },
   };
   for (const name of MAIN_SETTINGS) {
     const { low: lowest, high: highest, step } = bounds[name];
     bounds[name] = { low: withinLimits(name, lowest), high: withinLimits(name, highest), step };
   }
+  // A distance or a flow outside its window may be what the bead shows nothing of: it is not moved for that alone.
+  for (const name of ['stickOutMm', 'gasFlowLPerMin'] as const) {
+    const stands = today[name] ?? bounds[name].low;
+    bounds[name] = {
+      ...bounds[name],
+      low: Math.min(bounds[name].low, stands),
+      high: Math.max(bounds[name].high, stands),
+    };
+  }
   return bounds;
 }
 
 /** The model's own choice: current for the plate, volts in balance, usual stick-out and flow. */
-function startingPoint(situation: Situation, bounds: Bounds): Target {
-  const { setup, flowWindow } = situation;
+function startingPoint(situation: Situation): Target {
+  const { setup } = situation;
   const usable = usableIn(setup);
-  const stickOutMm = setup.usualStickOutMm.wanted;
   const current = withinRange(setup.currentAskedA ?? (usable.lowA + usable.highA) / 2, {
     low: usable.lowA,
     high: usable.highA,
   });
-  const speed = withinRange(wireSpeedAt(setup, current, stickOutMm), bounds.wireSpeedMPerMin);
+  const stickOutMm = usualStickOut(setup, current).wanted;
   return {
     voltageV: balanceVoltage(withinCurrentRange(current), setup.wire, setup.gas),
-    wireSpeedMPerMin: speed,
+    wireSpeedMPerMin: wireSpeedAt(setup, current, stickOutMm),
     stickOutMm,
-    gasFlowLPerMin: flowWindow?.wanted ?? 0,
+    gasFlowLPerMin: flowWindowOf(setup, stickOutMm, current)?.wanted ?? 0,
   };
 }
 
-/** Starts for the search: today with the model's values where unknown, today brought into balance, the model's choice. */
+/**
+ * Starts for the search: today with the model's values where unknown, first of all; today brought into balance; the
+ * model's choice; and today with its distance and flow put right.
+ */
 export function searchStarts(situation: Situation, bounds: Bounds): Target[] {
-  const model = startingPoint(situation, bounds);
-  const today = withToday(situation.today, model);
-  const current = currentAt(situation.setup, today.wireSpeedMPerMin, today.stickOutMm);
-  const volts = balanceVoltage(withinCurrentRange(current), situation.setup.wire, situation.setup.gas);
-  return [today, { ...today, voltageV: volts }, model];
-}
-
-function withToday(today: Today, fallback: Target): Target {
-  return {
-    voltageV: today.voltageV ?? fallback.voltageV,
-    wireSpeedMPerMin: today.wireSpeedMPerMin ?? fallback.wireSpeedMPerMin,
-    stickOutMm: today.stickOutMm ?? fallback.stickOutMm,
-    gasFlowLPerMin: today.gasFlowLPerMin ?? fallback.gasFlowLPerMin,
+  const model = clampTarget(startingPoint(situation), bounds);
+  const { setup } = situation;
+  const today = Object.fromEntries(MAIN_SETTINGS.map((name) => [name, situation.today[name] ?? model[name]])) as Target;
+  const balanced = (from: Target): Target => {
+    const current = withinCurrentRange(currentAt(setup, from.wireSpeedMPerMin, from.stickOutMm));
+    return { ...from, voltageV: balanceVoltage(current, setup.wire, setup.gas) };
   };
+  const tidy = { ...today, stickOutMm: model.stickOutMm, gasFlowLPerMin: model.gasFlowLPerMin };
+  return [today, balanced(today), tidy, balanced(tidy), model];
 }

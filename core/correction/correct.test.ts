@@ -182,4 +182,61 @@ describe('correction', () => {
     const { correction } = answer({ format: CASE_FORMAT });
     expect(correction).toEqual(expect.objectContaining({ moves: [], settings: {}, outOfReach: [] }));
   });
+
+  it('lets a recorded mismatch come first and tunes nothing beside it', () => {
+    const stubbing = { 'wire-stubs': 'present', 'bead-ropey': 'present' };
+    const mismatches: [string, object, object][] = [
+      ['wire-wrong', {}, { baseMetal: 'stainless' }],
+      ['polarity-wrong', { polarity: 'electrode-negative' }, {}],
+      ['gas-wrong', { gas: { argonPct: 100 } }, {}],
+      ['gas-wrong', { gas: null }, {}],
+    ];
+    for (const [cause, rig, job] of mismatches) {
+      const { moves, settings } = answer(variant({ rig, job, findings: stubbing })).correction;
+      expect(moves[0]).toEqual(expect.objectContaining({ kind: 'remedy', cause }));
+      expect(settingsMoved(moves)).toEqual([]);
+      expect(settings).toEqual(expect.objectContaining({ voltageV: 16.5, wireSpeedMPerMin: 7.5, stickOutMm: 12 }));
+    }
+    // Where figures are not known yet, there is still something to start with.
+    const bare = answer(variant({ job: { baseMetal: 'stainless' }, settings: { voltageV: undefined } })).correction;
+    expect(bare.settings.voltageV).toBeDefined();
+  });
+
+  it('moves the trim alone where a pulsed arc is too long or too short', () => {
+    const pulse = {
+      mode: 'pulse',
+      wire: { class: 'solid-steel', diameterMm: 1.2 },
+      gas: { argonPct: 92, co2Pct: 8 },
+      nozzleBoreMm: 16,
+    };
+    const of = (findings: object, trimPct?: number) =>
+      answer(
+        variant({
+          rig: pulse,
+          job: { thicknessMm: 8, otherThicknessMm: 8 },
+          settings: { voltageV: 24, wireSpeedMPerMin: 7, stickOutMm: 17, gasFlowLPerMin: 15, trimPct },
+          findings,
+        }),
+      ).correction;
+    const long = { 'arc-long': 'present', 'bead-flat': 'present', 'toe-undercut': 'present' };
+    const short = { 'arc-buried': 'present', 'spatter-fine': 'present', 'sound-crisp': 'present' };
+    const turned = (found: ReturnType<typeof of>) => settingsMoved(found.moves).map(({ setting, to }) => [setting, to]);
+    expect(turned(of(long, 5))).toEqual([['trimPct', -5]]);
+    expect(turned(of(short, 5))).toEqual([['trimPct', 15]]);
+    expect(of(short, 5).settings.trimPct).toBe(15);
+    expect(turned(of(short, 48))).toEqual([['trimPct', 50]]);
+    // Where it was not read off, it is said in words, and nothing else is turned for it.
+    const unread = of(long);
+    expect(turned(unread)).toEqual([]);
+    expect(unread.moves).toEqual([expect.objectContaining({ kind: 'remedy', cause: 'pulse-trim-high' })]);
+    expect(of(long, 5).moves.every(({ kind }) => kind === 'setting')).toBe(true);
+  });
+
+  it('turns a flow down that is far too much, and up where it is far too little', () => {
+    const flow = (gasFlowLPerMin: number): number =>
+      answer(variant({ settings: { ...BALANCED, gasFlowLPerMin }, findings: { 'holes-scattered': 'present' } }))
+        .correction.settings.gasFlowLPerMin!;
+    for (const much of [30, 35, 45]) expect(flow(much)).toBeLessThan(18);
+    for (const little of [4, 5, 6, 7]) expect(flow(little)).toBeGreaterThanOrEqual(8);
+  });
 });

@@ -3,14 +3,16 @@ import { expectedTravel } from '../arc/setup';
 import type { Case } from '../case/schema';
 import type { Diagnosis } from '../diagnosis/diagnose';
 import { causeOf, type Engine } from '../diagnosis/engine';
+import type { CauseId } from '../evidence/ids';
 import type { Cause } from '../knowledge/types';
 import { MAIN_SETTINGS, type MainSetting, type Settings } from '../setting/table';
 import { boundsFor, searchStarts } from './bounds';
-import { withFewestTurns } from './fewest-turns';
 import { effectOf, orderByGain, settingMove, type Effect, type Move, type RemedyMove } from './moves';
 import type { Situation, Target } from './objective';
 import { outOfReach } from './reach';
-import { ACT_ABOVE, freeSettings, heldBySchool, MOVED_BY, settled, situationOf, type Work } from './situation';
+import { wordsFor } from './reason';
+import { probabilityOf, type Turned } from './scenarios';
+import { ACT_ABOVE, freeSettings, recordedMismatches, situationOf, turnedBySchool, type Work } from './situation';
 import { solve } from './solver';
 import { techniqueMoves } from './technique';
 
@@ -28,11 +30,8 @@ export type Correction = {
 /** A correction with what the arc model says of the corrected settings. */
 export type Corrected = { correction: Correction; arcAfter: ArcReading };
 
-/** The cause that a turn of a knob cures: the likeliest of those that speak for it. */
-function curedBy({ engine, diagnosis }: Work, setting: MainSetting): Cause | null {
-  const verdict = diagnosis.causes.find(({ cause }) => MOVED_BY[setting].includes(cause));
-  return verdict === undefined ? null : causeOf(engine, verdict.cause);
-}
+/** The figure that a school holds while it seeks balance with the other. */
+const HELD_FOR: Record<Turned, MainSetting> = { volts: 'wireSpeedMPerMin', wire: 'voltageV' };
 
 function remedyMove(entry: Cause): RemedyMove {
   const { plain, caution } = entry.remedy;
@@ -46,24 +45,55 @@ function remedyMove(entry: Cause): RemedyMove {
   };
 }
 
-/** The moves of a solved target in the order to make them. @param from today, with model values where unknown */
-function movesTo(work: Work, situation: Situation, from: Target, to: Target): Move[] {
-  const changed = MAIN_SETTINGS.filter((name) => situation.today[name] !== null && to[name] !== from[name]);
-  return orderByGain(situation, from, to, changed).map((name) =>
-    settingMove(work.input.rig?.dials, name, from[name], to[name], curedBy(work, name)),
-  );
+/** Of volts and wire the one that is said to be wrong is turned before the one that only follows it. */
+function wrongFirst(order: readonly MainSetting[], chance: (causes: readonly CauseId[]) => number): MainSetting[] {
+  const [volts, wire] = [order.indexOf('voltageV'), order.indexOf('wireSpeedMPerMin')];
+  if (volts < 0 || wire < 0) return [...order];
+  const [byVolts, byWire] = [chance(['voltage-low', 'voltage-high']), chance(['wire-fast', 'wire-slow'])];
+  const first = byVolts === byWire ? order[Math.min(volts, wire)] : byVolts > byWire ? 'voltageV' : 'wireSpeedMPerMin';
+  const second = first === 'voltageV' ? 'wireSpeedMPerMin' : 'voltageV';
+  const [sooner, later] = [Math.min(volts, wire), Math.max(volts, wire)];
+  return order.map((name, i) => (i === sooner ? first : i === later ? second : name));
 }
 
-/** Of volts and wire, the one that was turned: the other way round is shown beside it. */
+/** The moves of a solved target in the order to make them. @param from today, with model values where unknown */
+function movesTo({ input, diagnosis }: Work, situation: Situation, from: Target, to: Target): Move[] {
+  const changed = MAIN_SETTINGS.filter((name) => situation.today[name] !== null && to[name] !== from[name]);
+  const together = changed.includes('voltageV') && changed.includes('wireSpeedMPerMin');
+  const chance = (causes: readonly CauseId[]): number => probabilityOf(diagnosis, ...causes);
+  const order = wrongFirst(orderByGain(situation, from, to, changed), chance);
+  return order.map((name) => {
+    const words = wordsFor(name, to[name] > from[name] ? 'up' : 'down', chance, together);
+    return settingMove(input.rig?.dials, name, from[name], to[name], words);
+  });
+}
+
+/** Of volts and wire, the one that is turned first: the other way round is shown beside it. */
 function turnedFirst(moves: readonly Move[]): MainSetting | null {
   const turned = moves.flatMap((move) => (move.kind === 'setting' ? [move.setting] : []));
-  return (['voltageV', 'wireSpeedMPerMin'] as const).find((name) => turned.includes(name)) ?? null;
+  return turned.find((name): name is MainSetting => name === 'voltageV' || name === 'wireSpeedMPerMin') ?? null;
+}
+
+const TRIM: readonly string[] = ['pulse-trim-low', 'pulse-trim-high'];
+
+/** What comes before any number: a mismatch that the record itself shows, then the likeliest cause where it is no knob. */
+function remediesOf(work: Work): { causes: Cause[]; numbersStay: boolean } {
+  const { engine, input, diagnosis } = work;
+  const recorded = recordedMismatches(diagnosis);
+  const [top] = diagnosis.causes;
+  const likeliest = top === undefined ? null : causeOf(engine, top.cause);
+  const isRemedy = likeliest !== null && top.probability > ACT_ABOVE && likeliest.remedy.kind !== 'setting';
+  // A trim that is known is a move of its own, with its figures.
+  const hasMove = TRIM.includes(top?.cause ?? '') && input.settings?.trimPct !== undefined;
+  const ids = new Set([...recorded, ...(isRemedy && !hasMove ? [top.cause] : [])]);
+  const ofThePart = likeliest !== null && ['part', 'plate'].includes(likeliest.remedy.kind);
+  return { causes: [...ids].map((id) => causeOf(engine, id)), numbersStay: recorded.length > 0 || ofThePart };
 }
 
 /**
- * The corrected settings of a case: least expected risk over what may be wrong, plus the cost of moving,
- * inside the machine's range and the wire's. Where the likeliest cause is no setting, its remedy comes first
- * and the numbers stay.
+ * The corrected settings of a case: least expected risk over the ways things may stand, each with what is right and stays
+ * and what is wrong, inside the machine's range and the wire's. Where the likeliest cause is a part or the plate, or the
+ * record itself shows a mismatch, that comes first and the numbers stay.
  * @param engine what the case was judged by
  * @param input the case
  * @param diagnosis its diagnosis
@@ -71,10 +101,10 @@ function turnedFirst(moves: readonly Move[]): MainSetting | null {
 export function correct(engine: Engine, input: Case, diagnosis: Diagnosis): Corrected {
   const work: Work = { engine, input, diagnosis };
   const today = input.settings ?? {};
-  const [top] = diagnosis.causes;
-  const topCause = top !== undefined && top.probability > ACT_ABOVE ? causeOf(engine, top.cause) : null;
-  const remedies = topCause !== null && topCause.remedy.kind !== 'setting' ? [remedyMove(topCause)] : [];
-  const situation = situationOf(work);
+  const { causes, numbersStay } = remediesOf(work);
+  const remedies = causes.map(remedyMove);
+  const school = turnedBySchool(input);
+  const situation = situationOf(work, school);
   if (situation === null) {
     const moves = [...remedies, ...techniqueMoves(work, null)];
     const alternative = { moves: [], after: null };
@@ -86,21 +116,25 @@ export function correct(engine: Engine, input: Case, diagnosis: Diagnosis): Corr
 
   const bounds = boundsFor(input, situation);
   const starts = searchStarts(situation, bounds);
-  const free = freeSettings(work, situation);
-  const solveWith = (names: readonly MainSetting[], from?: Target): Target => {
-    const all = names.length === MAIN_SETTINGS.length ? starts : starts.slice(0, names.includes('voltageV') ? 2 : 1);
-    const ends = from === undefined ? all : [from];
-    return settled(situation, solve(situation, bounds, ends, names, input.rig?.dials), names);
-  };
-  const fewestTurns = (names: readonly MainSetting[]): Target => withFewestTurns(situation, names, solveWith);
-  const held = heldBySchool(input, situation);
-  const to = fewestTurns(free.filter((name) => name !== held));
+  const free = freeSettings(situation, numbersStay);
+  const held = school === null ? null : HELD_FOR[school];
+  const mayTurn = free.filter((name) => name !== held || situation.today[name] === null);
+  const to = solve(situation, bounds, starts, mayTurn, input.rig?.dials);
   const moves = movesTo(work, situation, starts[0], to);
   const technique = techniqueMoves(work, expectedTravel(situation.setup, to.wireSpeedMPerMin));
 
   const other = turnedFirst(moves);
+  const otherWay = other === null ? null : situationOf(work, other === 'voltageV' ? 'wire' : 'volts');
   const otherTarget =
-    other === null || situation.today[other] === null ? null : fewestTurns(free.filter((name) => name !== other));
+    other === null || otherWay === null || situation.today[other] === null
+      ? null
+      : solve(
+          otherWay,
+          bounds,
+          starts,
+          free.filter((name) => name !== other),
+          input.rig?.dials,
+        );
 
   const proposed = MAIN_SETTINGS.filter((name) => name !== 'gasFlowLPerMin' || situation.setup.usesGas);
   const settings: Settings = {

@@ -1,11 +1,11 @@
 import type { ArcReading } from '../arc/reading';
 import type { CauseId } from '../evidence/ids';
-import type { Cause } from '../knowledge/types';
 import { valueToDial } from '../setting/dial';
 import { dialFor, type Dials } from '../setting/dials';
 import type { MainSetting, SettingName } from '../setting/table';
 import { directionText } from '../setting/words';
-import { expectedRisk, type Situation, type Target } from './objective';
+import type { Words } from './reason';
+import { objective, type Situation, type Target } from './objective';
 
 /** One turn of a knob: from, to, the marks on the machine's own dial, why, and what the next bead should show. */
 export type SettingMove = {
@@ -43,38 +43,18 @@ export type Effect = {
   heatInputKJPerMm: number | null;
 };
 
-/** What the next bead should show once a cause is cured by a setting. */
-const EXPECT: { [id in CauseId]?: string } = {
-  'voltage-low': 'the stubbing stops, the bead lies flatter and the toes wet in',
-  'wire-fast': 'the stubbing stops and the bead gets smaller and cooler',
-  'voltage-high': 'the crackle comes back and the bead stands up a little',
-  'wire-slow': 'the crackle comes back with a fuller, hotter bead',
-  'heat-low': 'a hotter bead that wets in and marks the back',
-  'heat-high': 'a cooler bead that stays in the joint',
-  'stickout-long': 'a tighter, hotter arc and steadier gas cover',
-  'stickout-short': 'a softer arc and a cleaner nozzle',
-  'gas-low': 'the holes and the grey go away',
-  'gas-high': 'the flutter and the holes go away',
-  'arc-control-crisp': 'less fine spatter, a wetter puddle',
-  'arc-control-soft': 'quicker starts, a stiffer puddle',
-  'travel-fast': 'a fuller bead with round ripples',
-  'travel-slow': 'a smaller bead with the arc on the plate',
-  'angle-push-steep': 'a bead that digs in',
-  'angle-drag-steep': 'a flatter bead',
-};
-
 /**
  * A move of one setting with its words.
  * @param dials of the machine, for the marks
  * @param from today's value, null when unknown
- * @param reason the cause it cures, or null when the figure was not known or nothing stands out
+ * @param words why, and what the next bead should show
  */
 export function settingMove(
   dials: Dials | undefined,
   setting: SettingName,
   from: number | null,
   to: number,
-  reason: Cause | null,
+  { because, expect }: Words,
 ): SettingMove {
   const dial = dialFor(dials, setting);
   return {
@@ -85,8 +65,8 @@ export function settingMove(
     dialFrom: dial === null || from === null ? null : valueToDial(dial, from),
     dialTo: dial === null ? null : valueToDial(dial, to),
     direction: directionText(setting, from, to),
-    because: reason === null ? 'closer to what the arc model wants' : reason.plain,
-    expect: (reason === null ? undefined : EXPECT[reason.id]) ?? 'a bead nearer to balance',
+    because,
+    expect,
   };
 }
 
@@ -97,7 +77,7 @@ export function effectOf(reading: ArcReading): Effect {
 }
 
 /**
- * Puts changed settings in the order to make them: each time the one that lowers the expected risk most.
+ * Puts changed settings in the order to make them: each time the one that gains most.
  * @param from today's settings, model values where unknown
  * @param to the corrected settings
  * @param changed names of the settings that change
@@ -113,7 +93,7 @@ export function orderByGain(
   let left = [...changed];
   while (left.length > 0) {
     const here = at;
-    const risks = left.map((name) => ({ name, risk: expectedRisk(situation, { ...here, [name]: to[name] }) }));
+    const risks = left.map((name) => ({ name, risk: objective(situation, { ...here, [name]: to[name] }) }));
     const best = risks.reduce((least, trial) => (trial.risk < least.risk ? trial : least)).name;
     order.push(best);
     at = { ...at, [best]: to[best] };

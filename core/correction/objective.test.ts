@@ -1,21 +1,35 @@
-import fc from 'fast-check';
 import { balanceHalfWidth, balanceVoltage } from '../arc/balance';
+import { flowWindowOf } from '../arc/reading';
 import { currentAt, expectedTravel } from '../arc/setup';
-import { EXAMPLE_CASE } from '../cases/example';
-import { expectedRisk, objective, type Situation, type Target } from './objective';
-import { situation, STEADY } from './testing/situation';
+import { usualStickOut } from '../arc/stick-out';
+import { HEAT_UNIT } from '../diagnosis/residuals';
+import { objective, type Situation, type Target, type Today } from './objective';
+import type { Scenario } from './scenarios';
+import { NOTHING_WRONG, situation, STEADY } from './testing/situation';
 
 const logistic = (x: number): number => 1 / (1 + Math.exp(-x));
+/** What lying so many units away costs: see the table of costs. */
+const away = (off: number): number => 0.3 * (Math.sqrt(1 + off ** 2) - 1);
 
 /** The current of the steady settings, and a situation whose plate wants exactly that. */
 const BASE = situation();
 const CURRENT = currentAt(BASE.setup, STEADY.wireSpeedMPerMin, STEADY.stickOutMm);
 const BALANCE = balanceVoltage(CURRENT, BASE.setup.wire, BASE.setup.gas);
 const HALF = balanceHalfWidth(CURRENT, BASE.setup.wire, BASE.setup.gas);
+const FLOW = flowWindowOf(BASE.setup, STEADY.stickOutMm, CURRENT)!;
+/** Stands in balance at the usual distance and flow. */
+const RIGHT_NOW: Target = {
+  ...STEADY,
+  voltageV: BALANCE,
+  gasFlowLPerMin: FLOW.wanted,
+};
 const wanting = (amps: number | null, change: Partial<Situation> = {}): Situation =>
-  situation({ setup: { ...BASE.setup, currentAskedA: amps }, ...change });
+  situation({ setup: { ...BASE.setup, currentAskedA: amps }, today: { ...RIGHT_NOW }, ...change });
 const RIGHT = wanting(CURRENT);
-const at = (change: Partial<Target>): Target => ({ ...STEADY, voltageV: BALANCE, ...change });
+const at = (change: Partial<Target>): Target => ({ ...RIGHT_NOW, ...change });
+const scenario = (change: Partial<Scenario>): Scenario => ({ ...NOTHING_WRONG, ...change });
+const inOne = (change: Partial<Scenario>, today?: Partial<Today>): Situation =>
+  wanting(CURRENT, { scenarios: [scenario(change)], today: { ...RIGHT_NOW, ...today } });
 
 describe('the expected risk', () => {
   it('is, in balance with the right heat, what the risks are in the middle of their windows', () => {
@@ -29,44 +43,49 @@ describe('the expected risk', () => {
       1.3 * logistic(14 * -0.45) +
       0.7 * logistic(-3.3 - 1.5);
     const stickOut = 0.8 * logistic(-2.5 * 1.7);
-    // Flow 11 in 8 to 16: thin at 6.8, wild at 17.6.
-    const [thin, wild] = [logistic((12 * (6.8 - 11)) / 8), logistic((12 * (11 - 17.6)) / 16)];
-    expect(expectedRisk(RIGHT, at({}))).toBeCloseTo(electrical + stickOut + thin + wild - thin * wild, 9);
+    const thin = logistic((12 * (0.85 * FLOW.low - FLOW.wanted)) / FLOW.low);
+    const wild = logistic((12 * (FLOW.wanted - 1.1 * FLOW.high)) / FLOW.high);
+    expect(objective(RIGHT, at({}))).toBeCloseTo(electrical + stickOut + thin + wild - thin * wild, 2);
   });
 
   it('is weighed over the ways things may stand, each with its own shift of balance and heat', () => {
-    const one = (balanceShift: number, heatShift: number): number =>
-      expectedRisk(wanting(CURRENT, { scenarios: [{ probability: 1, balanceShift, heatShift }] }), at({}));
+    const one = (change: Partial<Scenario>): number => objective(inOne(change), at({}));
     const mixed = wanting(CURRENT, {
       scenarios: [
-        { probability: 0.25, balanceShift: -1, heatShift: 0 },
-        { probability: 0.75, balanceShift: 0.5, heatShift: 2 },
+        scenario({ probability: 0.25, balanceShift: -1 }),
+        scenario({ probability: 0.75, balanceShift: 0.5, heatShift: 2 }),
       ],
     });
-    expect(expectedRisk(mixed, at({}))).toBeCloseTo(0.25 * one(-1, 0) + 0.75 * one(0.5, 2), 9);
+    const rest = one({}) - 0.25 * one({}) - 0.75 * one({});
+    expect(objective(mixed, at({}))).toBeCloseTo(
+      0.25 * one({ balanceShift: -1 }) + 0.75 * one({ balanceShift: 0.5, heatShift: 2 }) + rest,
+      9,
+    );
     // A shift of one half-width is a half-width of volts, a shift of heat 18 % of current.
-    expect(one(-1, 0)).toBeCloseTo(expectedRisk(RIGHT, at({ voltageV: BALANCE - HALF })), 9);
-    expect(one(0, 1)).toBeCloseTo(expectedRisk(wanting(CURRENT / Math.exp(0.18)), at({})), 9);
+    const free = { ...RIGHT_NOW, voltageV: null };
+    const volts = (voltageV: number, balanceShift: number): number =>
+      objective(inOne({ balanceShift }, free), at({ voltageV }));
+    expect(volts(BALANCE, -1)).toBeCloseTo(volts(BALANCE - HALF, 0), 9);
+    expect(one({ heatShift: 1 })).toBeCloseTo(objective(wanting(CURRENT / Math.exp(HEAT_UNIT)), at({})), 9);
   });
 
   it('is least near balance, and rises with each step away from it', () => {
     const steps = Array.from({ length: 13 }, (_, i) => 0.5 * i);
     for (const side of [1, -1]) {
-      const risks = steps.map((off) => expectedRisk(RIGHT, at({ voltageV: BALANCE + 0.3 + side * off })));
+      const risks = steps.map((off) => objective(RIGHT, at({ voltageV: BALANCE + side * off })));
       expect([...risks].sort((a, b) => a - b)).toEqual(risks);
     }
   });
 
   it('is more where the wire speed makes the plate too hot or too cold', () => {
-    const cold = expectedRisk(wanting(CURRENT / 0.7), at({}));
-    const hot = expectedRisk(wanting(CURRENT / 1.4), at({}));
-    expect(cold - expectedRisk(RIGHT, at({}))).toBeGreaterThan(0.3);
-    expect(hot - expectedRisk(RIGHT, at({}))).toBeGreaterThan(0.3);
-    expect(expectedRisk(wanting(null), at({}))).toBe(expectedRisk(RIGHT, at({})));
+    const least = objective(RIGHT, at({}));
+    expect(objective(wanting(CURRENT / 0.65), at({})) - least).toBeGreaterThan(0.3);
+    expect(objective(wanting(CURRENT * 0.65), at({})) - least).toBeGreaterThan(0.3);
+    expect(objective(wanting(null), at({}))).toBeCloseTo(least, 9);
   });
 
   it('counts the gap, the pace and the arc control, each in its direction', () => {
-    const hot = (change: Partial<Situation>): number => expectedRisk(wanting(CURRENT / 1.3, change), at({}));
+    const hot = (change: Partial<Situation>): number => objective(wanting(CURRENT / 1.3, change), at({}));
     expect(hot({ gapShare: 0.8 })).toBeGreaterThan(hot({}));
     const pace = expectedTravel(RIGHT.setup, STEADY.wireSpeedMPerMin);
     expect(hot({ travelMmPerMin: pace })).toBeCloseTo(hot({}), 12);
@@ -75,9 +94,7 @@ describe('the expected risk', () => {
     expect(hot({ travelMmPerMin: pace / 3 })).toBe(hot({ travelMmPerMin: pace / 1.5 }));
     expect(hot({ travelMmPerMin: pace * 9 })).toBeCloseTo(hot({ travelMmPerMin: pace / 0.7 }), 12);
     const over = at({ voltageV: BALANCE + 2 * HALF });
-    expect(expectedRisk(wanting(CURRENT, { travelMmPerMin: pace * 1.3 }), over)).toBeGreaterThan(
-      expectedRisk(RIGHT, over),
-    );
+    expect(objective(wanting(CURRENT, { travelMmPerMin: pace * 1.3 }), over)).toBeGreaterThan(objective(RIGHT, over));
     expect(hot({ arcControlPct: 100 })).toBeLessThan(hot({ arcControlPct: 0 }));
   });
 
@@ -87,79 +104,103 @@ describe('the expected risk', () => {
     const risk = (speed: number): number => {
       const amps = currentAt(co2, speed, 10);
       const voltageV = balanceVoltage(amps, co2.wire, gas);
-      return expectedRisk(situation({ setup: co2 }), at({ wireSpeedMPerMin: speed, voltageV }));
+      return objective(situation({ setup: co2 }), at({ wireSpeedMPerMin: speed, voltageV }));
     };
     // 0.9 mm in CO2: short arc at 5 m/min, large drops from about 190 A.
     expect(risk(13) - risk(5)).toBeGreaterThan(0.2);
-    const gasless = situation({ setup: { ...BASE.setup, usesGas: false, currentAskedA: CURRENT } });
-    const gassed = expectedRisk(RIGHT, at({}));
-    expect(expectedRisk(gasless, at({ gasFlowLPerMin: 0 }))).toBe(expectedRisk(gasless, at({ gasFlowLPerMin: 30 })));
-    expect(expectedRisk(gasless, at({}))).toBeLessThan(gassed);
+    const gasless = wanting(CURRENT, { setup: { ...BASE.setup, usesGas: false, currentAskedA: CURRENT } });
+    expect(objective(gasless, at({ gasFlowLPerMin: 0 }))).toBe(objective(gasless, at({ gasFlowLPerMin: 30 })));
+    expect(objective(gasless, at({}))).toBeLessThan(objective(RIGHT, at({})));
   });
 
   it('takes the whole cost of holes where the gas is shut, and none where the cover is not known', () => {
-    const shut = expectedRisk(RIGHT, at({ gasFlowLPerMin: 0 })) - expectedRisk(RIGHT, at({}));
-    expect(shut).toBeGreaterThan(0.98);
-    expect(shut).toBeLessThanOrEqual(1);
-    const unknown = wanting(CURRENT, { flowWindow: null });
-    expect(expectedRisk(unknown, at({ gasFlowLPerMin: 0 }))).toBe(expectedRisk(unknown, at({ gasFlowLPerMin: 50 })));
-    expect(expectedRisk(unknown, at({}))).toBeLessThan(expectedRisk(RIGHT, at({})));
+    expect(objective(RIGHT, at({ gasFlowLPerMin: 0 })) - objective(RIGHT, at({}))).toBeGreaterThan(0.98);
+    const unknown = wanting(CURRENT, { setup: { ...BASE.setup, boreMm: null, currentAskedA: CURRENT } });
+    expect(objective(unknown, at({ gasFlowLPerMin: 0 }))).toBe(objective(unknown, at({ gasFlowLPerMin: 50 })));
     // Inside the window the wanted flow is best.
-    const flow = (gasFlowLPerMin: number): number => expectedRisk(RIGHT, at({ gasFlowLPerMin }));
-    expect(flow(11)).toBeLessThan(flow(9.5));
-    expect(flow(11)).toBeLessThan(flow(14));
+    const flow = (gasFlowLPerMin: number): number => objective(RIGHT, at({ gasFlowLPerMin }));
+    expect(flow(FLOW.wanted)).toBeLessThan(flow(FLOW.wanted - 1.5));
+    expect(flow(FLOW.wanted)).toBeLessThan(flow(FLOW.wanted + 3));
   });
 
   it('knows the edges of the stick-out window on either side', () => {
     // The heat is held by wanting what each stick-out gives, the volts by their balance: the tip alone speaks.
-    const { low, wanted, high } = BASE.setup.usualStickOutMm;
     const risk = (stickOutMm: number): number => {
-      const amps = currentAt(BASE.setup, STEADY.wireSpeedMPerMin, stickOutMm);
-      const voltageV = balanceVoltage(amps, BASE.setup.wire, BASE.setup.gas);
-      return expectedRisk(wanting(amps), at({ stickOutMm, voltageV }));
+      const wireSpeedMPerMin = 4;
+      const amps = currentAt(BASE.setup, wireSpeedMPerMin, stickOutMm);
+      const today = {
+        wireSpeedMPerMin,
+        stickOutMm,
+        voltageV: balanceVoltage(amps, BASE.setup.wire, BASE.setup.gas),
+        gasFlowLPerMin: flowWindowOf(BASE.setup, stickOutMm, amps)!.wanted,
+      };
+      return objective(wanting(amps, { today }), today);
     };
-    const above = risk(wanted);
+    const { low, wanted, high } = usualStickOut(BASE.setup, 100);
     // One window's edge off: 0.8 / (1 + e^1.75) + 0.04, less what the middle has.
     const edge = 0.8 * logistic(-2.5 * 0.7) + 0.04 - 0.8 * logistic(-2.5 * 1.7);
-    expect(risk(high) - above).toBeCloseTo(edge, 2);
-    expect(risk(low) - above).toBeCloseTo(edge, 2);
+    expect(risk(high) - risk(wanted)).toBeCloseTo(edge, 1);
+    expect(risk(low) - risk(wanted)).toBeCloseTo(edge, 1);
     expect(risk(high + 6)).toBeGreaterThan(risk(high) + 0.3);
+  });
+
+  it('takes the volts of a pulsing machine for what they are: an average that says nothing of the arc', () => {
+    const pulse = wanting(CURRENT, { setup: { ...BASE.setup, pulse: true, currentAskedA: CURRENT } });
+    const unknown = { ...pulse, today: { ...pulse.today, voltageV: null } };
+    expect(objective(unknown, at({ voltageV: 14 }))).toBe(objective(unknown, at({ voltageV: 30 })));
   });
 });
 
-describe('the cost of moving', () => {
-  const from = (today: Partial<Situation['today']>): Situation =>
-    wanting(CURRENT, { today: { ...BASE.today, ...today } });
-  const cost = (today: Partial<Situation['today']>): number =>
-    objective(from(today), STEADY) - expectedRisk(RIGHT, STEADY);
-
-  it('is nothing for what was not known, and for staying', () => {
-    expect(cost({})).toBe(0);
-    expect(cost({ ...STEADY })).toBeCloseTo(0, 12);
+describe('the cost of lying away from the sound setting', () => {
+  it('holds a figure that is right where it is: in half-widths of volts, and by the ratio of the wire', () => {
+    // Volts that are right against volts that are not: the one is held at today's, the other drawn to balance.
+    const volts = (voltageV: number): number =>
+      objective(RIGHT, at({ voltageV })) -
+      objective(inOne({ right: { voltageV: false, wireSpeedMPerMin: true } }), at({ voltageV }));
+    expect(volts(BALANCE)).toBeCloseTo(0, 9);
+    const today = { voltageV: BALANCE - 2 * HALF };
+    const held = inOne({}, today);
+    const drawn = inOne({ right: { voltageV: false, wireSpeedMPerMin: true } }, today);
+    // Today two half-widths under: staying costs what is wrong 2 / 0.45 units, moving costs what is right as much.
+    expect(objective(drawn, at(today)) - objective(held, at(today))).toBeCloseTo(away(2 / 0.45), 9);
+    expect(objective(held, at({})) - objective(drawn, at({}))).toBeCloseTo(away(2 / 0.45), 9);
+    const wire = { wireSpeedMPerMin: STEADY.wireSpeedMPerMin * 1.25 };
+    const other = inOne({ right: { voltageV: false, wireSpeedMPerMin: true } }, wire);
+    const free = inOne({ right: { voltageV: false, wireSpeedMPerMin: false } }, wire);
+    expect(objective(other, at({})) - objective(free, at({}))).toBeCloseTo(away(Math.log(1.25) / 0.08), 6);
   });
 
-  it('counts volts and stick-out by their distance, wire and gas by their ratio', () => {
-    // 0.0015 a volt squared: ten volts would cost 0.15.
-    expect(cost({ voltageV: 15 })).toBeCloseTo(0.0375, 9);
-    expect(cost({ voltageV: 25 })).toBeCloseTo(0.0375, 9);
-    expect(cost({ wireSpeedMPerMin: 7.5 * Math.E })).toBeCloseTo(0.35, 9);
-    expect(cost({ gasFlowLPerMin: 11 / Math.E })).toBeCloseTo(0.02, 9);
-    expect(cost({ stickOutMm: 16 })).toBeCloseTo(0.04, 9);
-    expect(cost({ voltageV: 15, stickOutMm: 16, wireSpeedMPerMin: 7.5 * Math.E })).toBeCloseTo(0.4275, 9);
+  it('draws a heat that is wrong to what the plate wants, and a wire that is wrong to what the volts hold', () => {
+    const cold = (heatShift: number): number =>
+      objective(inOne({ heatWrong: true, heatShift, right: { voltageV: false, wireSpeedMPerMin: false } }), at({})) -
+      objective(inOne({ heatShift }), at({}));
+    expect(cold(-2) - cold(0)).toBeCloseTo(away((2 * HEAT_UNIT) / 0.07), 6);
+    const fast = inOne({ right: { voltageV: true, wireSpeedMPerMin: false } }, { wireSpeedMPerMin: 12 });
+    // The volts are right and the wire is not: nothing holds it at 12 m/min.
+    expect(objective(fast, at({}))).toBeCloseTo(objective(RIGHT, at({})), 2);
   });
 
-  it('takes gas from shut for free: there is no ratio to nothing', () => {
-    expect(cost({ gasFlowLPerMin: 0 })).toBe(0);
+  it('keeps the arc as long as a welder had it where nothing is wrong with it', () => {
+    const aim = (balanceAim: number): number =>
+      objective(
+        inOne({ balanceAim, right: { voltageV: false, wireSpeedMPerMin: false } }),
+        at({ voltageV: BALANCE + HALF }),
+      );
+    expect(aim(1)).toBeLessThan(aim(0));
+    expect(aim(0) - aim(1)).toBeCloseTo(away(1 / 0.45), 9);
   });
 
-  it('never rewards a move: where today is the best there is, it stays the best', () => {
-    fc.assert(
-      fc.property(fc.double({ min: -3, max: 3, noNaN: true }), fc.double({ min: -2, max: 2, noNaN: true }), (v, w) => {
-        const away = { ...STEADY, voltageV: STEADY.voltageV + v, wireSpeedMPerMin: STEADY.wireSpeedMPerMin + w };
-        const stay = from({ ...STEADY });
-        expect(objective(stay, away)).toBeGreaterThanOrEqual(expectedRisk(stay, away));
-      }),
-    );
-    expect(EXAMPLE_CASE.settings!.wireSpeedMPerMin).toBe(STEADY.wireSpeedMPerMin);
+  it('moves distance and flow by how far they are what is wrong', () => {
+    const value = (chance: number, target: Partial<Target>): number =>
+      objective(
+        wanting(CURRENT, {
+          wrong: { stickOutMm: chance, gasFlowLPerMin: chance },
+          today: { ...RIGHT_NOW, stickOutMm: 22, gasFlowLPerMin: 5 },
+        }),
+        at(target),
+      );
+    const there = { stickOutMm: 22, gasFlowLPerMin: 5 };
+    expect(value(1, there) - value(1, {})).toBeGreaterThan(value(0.5, there) - value(0.5, {}));
+    expect(value(0.5, there) - value(0.5, {})).toBeGreaterThan(value(0, there) - value(0, {}));
   });
 });

@@ -1,5 +1,5 @@
 import { balanceHalfWidth, balanceVoltage } from '../arc/balance';
-import { withinCurrentRange } from '../arc/reading';
+import { flowWindowOf, withinCurrentRange } from '../arc/reading';
 import {
   burnBackRisk,
   burnThroughRisk,
@@ -10,8 +10,9 @@ import {
   undercutRisk,
 } from '../arc/risk';
 import { currentAt, expectedTravel, type WireSetup } from '../arc/setup';
+import { usualStickOut } from '../arc/stick-out';
 import { globularShare } from '../arc/transfer';
-import type { FlowWindow } from '../arc/gas-cover';
+import { HEAT_UNIT } from '../diagnosis/residuals';
 import type { MainSetting } from '../setting/table';
 import type { Scenario } from './scenarios';
 
@@ -26,7 +27,8 @@ export type Situation = {
   setup: WireSetup;
   scenarios: Scenario[];
   today: Today;
-  flowWindow: FlowWindow | null;
+  /** Chance that the stick-out and the flow are what is wrong. */
+  wrong: { stickOutMm: number; gasFlowLPerMin: number };
   gapShare: number;
   travelMmPerMin: number | null;
   arcControlPct: number;
@@ -43,76 +45,116 @@ const COST = {
   spatter: 0.4,
   stickOut: 0.8,
 };
-/** Pull toward the middle of the good window, where the risks are flat. */
-const CENTRE = { balance: 0.05, heat: 0.5, flow: 0.08, stickOut: 0.04 };
-/** Cost of leaving today's value: small moves are free enough, large ones must earn their way. */
-const MOVE = { perVolt: 0.0015, wire: 0.35, flow: 0.02, stickOut: 0.01 };
+
+/**
+ * What it costs to be away from the sound setting, where the risks are flat: as much as the risk it brings by the time a
+ * welder would call it another setting. `unit` is how finely a sound setting is known: of a figure that is right, how near
+ * to today's it is kept; of one that is wrong, how far from the model's middle a sound bead may be. Volts and balance count
+ * in half-widths, wire, heat and flow as logs of a ratio.
+ */
+const AWAY = {
+  cost: 0.3,
+  unit: { volts: 0.45, wire: 0.08, balance: 0.45, heat: 0.07, heatOfBalance: 0.12, stickOutMm: 2, flow: 0.15 },
+};
+/** Volts and heat are drawn to their middle a little even where nothing is wrong with them. */
+const MIDDLE = { balance: 0.05, heat: 0.5, flow: 0.08, stickOut: 0.04 };
 /** Globular transfer is avoided where a neighbour with a quieter arc exists. */
 const GLOBULAR = 0.3;
 
 const square = (x: number): number => x * x;
+/** Cost of lying `off` units away: a square near by, straight far out, so that one figure far off does not rule the rest. */
+const away = (off: number): number => AWAY.cost * (Math.sqrt(1 + square(off)) - 1);
+const share = (from: number, to: number): number => (from <= 0 || to <= 0 ? 0 : Math.log(to / from));
 
-/** Expected electrical risk of a voltage and wire speed over all scenarios. */
-function electricalRisk(situation: Situation, target: Target): number {
-  const { setup, scenarios } = situation;
-  const current = withinCurrentRange(currentAt(setup, target.wireSpeedMPerMin, target.stickOutMm));
-  const balance = balanceVoltage(current, setup.wire, setup.gas);
-  const halfWidth = balanceHalfWidth(current, setup.wire, setup.gas);
-  const heatRatio = setup.currentAskedA === null ? 1 : current / setup.currentAskedA;
-  const pace =
-    situation.travelMmPerMin === null ? 1 : expectedTravel(setup, target.wireSpeedMPerMin) / situation.travelMmPerMin;
+type Arc = { currentA: number; off: number; heat: number; halfWidth: number };
+
+/** Where a target lies by the figures alone. In pulse the machine holds the arc length by trim: volts say nothing. */
+function arcAt({ setup }: Situation, target: Target): Arc {
+  const currentA = withinCurrentRange(currentAt(setup, target.wireSpeedMPerMin, target.stickOutMm));
+  const halfWidth = balanceHalfWidth(currentA, setup.wire, setup.gas);
+  const off = setup.pulse ? 0 : (target.voltageV - balanceVoltage(currentA, setup.wire, setup.gas)) / halfWidth;
+  return { currentA, off, heat: setup.currentAskedA === null ? 1 : currentA / setup.currentAskedA, halfWidth };
+}
+
+/** Expected risk of a voltage and wire speed over all scenarios. */
+function electricalRisk(situation: Situation, target: Target, arc: Arc): number {
+  const { setup, scenarios, travelMmPerMin, gapShare, arcControlPct } = situation;
+  const pace = travelMmPerMin === null ? 1 : expectedTravel(setup, target.wireSpeedMPerMin) / travelMmPerMin;
   const slow = Math.max(0.7, Math.min(1.5, pace));
   const co2 = setup.usesGas ? setup.gas.co2Pct : 0;
   const expected = scenarios.reduce((sum, { probability, balanceShift, heatShift }) => {
-    const off = (target.voltageV - balance) / halfWidth + balanceShift;
-    const heat = heatRatio * Math.exp(0.18 * heatShift);
+    const off = setup.pulse ? 0 : arc.off + balanceShift;
+    const heat = arc.heat * Math.exp(HEAT_UNIT * heatShift);
     const risk =
       COST.stubbing * stubbingRisk(off) +
       COST.burnBack * burnBackRisk(off) +
-      COST.spatter * spatterRisk(off, co2, situation.arcControlPct) +
+      COST.spatter * spatterRisk(off, co2, arcControlPct) +
       COST.lackOfFusion * lackOfFusionRisk(heat, off) +
-      COST.burnThrough * burnThroughRisk(heat, situation.gapShare, slow) +
+      COST.burnThrough * burnThroughRisk(heat, gapShare, slow) +
       COST.undercut * undercutRisk(off, 1 / slow) +
-      CENTRE.balance * square(off) +
-      CENTRE.heat * square(Math.log(heat));
+      MIDDLE.balance * square(off) +
+      MIDDLE.heat * square(Math.log(heat));
     return sum + probability * risk;
   }, 0);
-  return expected + GLOBULAR * globularShare(current, setup.wire, setup.gas);
+  return expected + GLOBULAR * globularShare(arc.currentA, setup.wire, setup.gas);
+}
+
+/** Expected cost of lying away from the sound volts and wire: in each scenario its own. */
+function electricalAway({ scenarios, today, setup }: Situation, target: Target, arc: Arc): number {
+  const { voltageV, wireSpeedMPerMin } = today;
+  const { unit } = AWAY;
+  const volts = voltageV === null ? 0 : (target.voltageV - voltageV) / (unit.volts * arc.halfWidth);
+  const wire = wireSpeedMPerMin === null ? 0 : share(wireSpeedMPerMin, target.wireSpeedMPerMin) / unit.wire;
+  return scenarios.reduce((sum, { probability, balanceShift, balanceAim, heatShift, right, heatWrong }) => {
+    const voltsHeld = right.voltageV && voltageV !== null;
+    const wireHeld = right.wireSpeedMPerMin && wireSpeedMPerMin !== null;
+    const held = away(Math.hypot(voltsHeld ? volts : 0, wireHeld ? wire : 0));
+    const balance =
+      (voltsHeld && wireHeld) || setup.pulse ? 0 : away((arc.off + balanceShift - balanceAim) / unit.balance);
+    const hot = Math.log(arc.heat) + HEAT_UNIT * heatShift;
+    // Where the wire is wrong for the volts, the plate still says about how much of it there should be.
+    const heat = wireHeld ? 0 : away(hot / (heatWrong || wireSpeedMPerMin === null ? unit.heat : unit.heatOfBalance));
+    return sum + probability * (held + balance + heat);
+  }, 0);
 }
 
 /** Risk of a stick-out: even odds at 1.7 times the distance from the usual to the edge of its window. */
-function stickOutRisk({ setup }: Situation, stickOutMm: number): number {
-  const { low, wanted, high } = setup.usualStickOutMm;
+function stickOutRisk({ setup, today, wrong }: Situation, stickOutMm: number, currentA: number): number {
+  const { low, wanted, high } = usualStickOut(setup, currentA);
   const off = stickOutMm > wanted ? (stickOutMm - wanted) / (high - wanted) : (wanted - stickOutMm) / (wanted - low);
-  return COST.stickOut / (1 + Math.exp(-2.5 * (off - 1.7))) + CENTRE.stickOut * square(off);
+  const risk = COST.stickOut / (1 + Math.exp(-2.5 * (off - 1.7))) + MIDDLE.stickOut * square(off);
+  const fromWanted = away((stickOutMm - wanted) / AWAY.unit.stickOutMm);
+  if (today.stickOutMm === null) return risk + fromWanted;
+  const held = away((stickOutMm - today.stickOutMm) / AWAY.unit.stickOutMm);
+  return risk + wrong.stickOutMm * fromWanted + (1 - wrong.stickOutMm) * held;
 }
 
-function flowRisk({ flowWindow, setup }: Situation, flow: number): number {
-  if (!setup.usesGas || flowWindow === null || flow <= 0) return flowWindow === null ? 0 : COST.porosity;
-  return COST.porosity * porosityRisk(flow, flowWindow) + CENTRE.flow * square(Math.log(flow / flowWindow.wanted));
+function flowRisk(
+  { setup, today, wrong }: Situation,
+  { stickOutMm, gasFlowLPerMin: flow }: Target,
+  currentA: number,
+): number {
+  const window = flowWindowOf(setup, stickOutMm, currentA);
+  if (window === null) return 0;
+  if (flow <= 0) return COST.porosity;
+  const off = share(window.wanted, flow);
+  const risk = COST.porosity * porosityRisk(flow, window) + MIDDLE.flow * square(off);
+  const fromWanted = away(off / AWAY.unit.flow);
+  if (today.gasFlowLPerMin === null) return risk + fromWanted;
+  const held = away(share(today.gasFlowLPerMin, flow) / AWAY.unit.flow);
+  return risk + wrong.gasFlowLPerMin * fromWanted + (1 - wrong.gasFlowLPerMin) * held;
 }
 
-/** Cost of moving away from today's settings; an unknown one is free. */
-function moveCost({ today }: Situation, target: Target): number {
-  const share = (from: number | null, to: number): number => (from === null || from <= 0 ? 0 : Math.log(to / from));
-  return (
-    (today.voltageV === null ? 0 : MOVE.perVolt * square(target.voltageV - today.voltageV)) +
-    MOVE.wire * square(share(today.wireSpeedMPerMin, target.wireSpeedMPerMin)) +
-    MOVE.flow * square(share(today.gasFlowLPerMin, target.gasFlowLPerMin)) +
-    (today.stickOutMm === null ? 0 : MOVE.stickOut * square((target.stickOutMm - today.stickOutMm) / 3))
-  );
-}
-
-/** Expected risk of a target, without the cost of getting there. Dimensionless; lower is better. */
-export function expectedRisk(situation: Situation, target: Target): number {
-  return (
-    electricalRisk(situation, target) +
-    stickOutRisk(situation, target.stickOutMm) +
-    (situation.setup.usesGas ? flowRisk(situation, target.gasFlowLPerMin) : 0)
-  );
-}
-
-/** What the solver minimises: expected risk and the cost of moving. */
+/**
+ * What the solver minimises: the expected risk, and what it costs to lie away from the sound setting of each scenario.
+ * Dimensionless; lower is better.
+ */
 export function objective(situation: Situation, target: Target): number {
-  return expectedRisk(situation, target) + moveCost(situation, target);
+  const arc = arcAt(situation, target);
+  return (
+    electricalRisk(situation, target, arc) +
+    electricalAway(situation, target, arc) +
+    stickOutRisk(situation, target.stickOutMm, arc.currentA) +
+    flowRisk(situation, target, arc.currentA)
+  );
 }

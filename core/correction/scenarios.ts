@@ -1,39 +1,49 @@
 import type { Diagnosis } from '../diagnosis/diagnose';
-import type { Residual } from '../diagnosis/residuals';
+import { HEAT_UNIT, HEAT_WINDOW, type Residual } from '../diagnosis/residuals';
 import type { CauseId } from '../evidence/ids';
 
 /**
- * A way things may really stand, with its probability: how far the true balance and heat lie from what the
- * figures say. The findings and the figures both count, so a machine whose meter reads a volt high is
- * corrected by what its bead shows.
+ * A way things may really stand, with its probability. It says how far the true balance and heat lie from what the
+ * figures say, for findings and figures both count; and which figures are right, so that the sound setting is known: what
+ * is right stays, what is wrong goes to where the arc model wants it.
  */
-export type Scenario = { probability: number; balanceShift: number; heatShift: number };
+export type Scenario = {
+  probability: number;
+  /** Half-widths and heat units to add to what the figures say. */
+  balanceShift: number;
+  /** Half-widths from balance that a sound bead of this welder has: where nothing is wrong with it, as it is. */
+  balanceAim: number;
+  heatShift: number;
+  right: { voltageV: boolean; wireSpeedMPerMin: boolean };
+  /** The heat is what is wrong, so the current is not known to be right anywhere but in its middle. */
+  heatWrong: boolean;
+};
 
-/** Where the true residual lies, and its scatter, when a cause holds (see the figures of the causes). */
-const HOLDS_AT = { under: -2.4, over: 2.4, cold: -2.2, hot: 2.2 };
-const HOLDS_SCATTER = 0.9;
+/** Of volts and wire out of balance, the one that is turned. */
+export type Turned = 'volts' | 'wire';
 
-/** Probability of one cause in a diagnosis; 0 when it is not listed. */
+/** From where on a bead shows a cause, in the units of the residuals, and the scatter of that. */
+const SHOWS_AT = { under: -1.6, over: 1.6, cold: -1.8, hot: 1.8 };
+const SHOWS_SCATTER = 0.9;
+
+/** Probability that one of these causes holds in a diagnosis; 0 when none is listed. */
 export function probabilityOf(diagnosis: Diagnosis, ...causes: CauseId[]): number {
   const held = diagnosis.causes.filter(({ cause }) => causes.includes(cause));
   return held.reduce((sum, { probability }) => sum + probability, 0);
 }
 
 /**
- * How far the truth lies from the measured residual when it is known to come from around `mean`:
- * the product of two normal curves. A cause holds at its mean or beyond, so a figure that is worse still
- * is believed as it stands.
+ * How far the truth lies from the measured residual when it is known to lie about `mean` or beyond: the product of two
+ * normal curves, so the bead is believed by as much as the figure may be wrong. A figure that says as much itself is
+ * believed as it stands.
  */
 function shift(measured: Residual | undefined, mean: number): number {
   if (measured === undefined || (mean !== 0 && measured.value / mean > 1)) return 0;
   const trust = 1 / Math.max(0.05, measured.spread ** 2);
-  const pull = 1 / HOLDS_SCATTER ** 2;
+  const pull = 1 / SHOWS_SCATTER ** 2;
   const truth = (measured.value * trust + mean * pull) / (trust + pull);
   return truth - measured.value;
 }
-
-/** Half the window of the heat in residual units: ln 1.25 / 0.18. A figure inside it is believed as it stands. */
-const HEAT_WINDOW = 1.24;
 
 /** How far the truth lies from the measured residual when it is known to lie in a window of this half-width about 0. */
 function shiftInto(measured: Residual | undefined, window: number): number {
@@ -42,42 +52,97 @@ function shiftInto(measured: Residual | undefined, window: number): number {
   return shift({ ...measured, value: measured.value - inside }, 0);
 }
 
-type Branch = { probability: number; shift: number };
+type Branch = { side: 'below' | 'above' | 'between'; probability: number; shift: number };
 
 function branches(
   measured: Residual | undefined,
-  below: [number, number],
-  above: [number, number],
+  below: [chance: number, mean: number],
+  above: [chance: number, mean: number],
   window: number,
 ): Branch[] {
   const between = Math.max(0, 1 - below[0] - above[0]);
-  const all = [
-    { probability: below[0], shift: shift(measured, below[1]) },
-    { probability: above[0], shift: shift(measured, above[1]) },
-    { probability: between, shift: shiftInto(measured, window) },
+  const all: Branch[] = [
+    { side: 'below', probability: below[0], shift: shift(measured, below[1]) },
+    { side: 'above', probability: above[0], shift: shift(measured, above[1]) },
+    { side: 'between', probability: between, shift: shiftInto(measured, window) },
   ];
   const total = all.reduce((sum, { probability }) => sum + probability, 0);
-  return all
-    .map((branch) => ({ ...branch, probability: branch.probability / total }))
-    .filter(({ probability }) => probability > 1e-4);
+  return sharpened(all.map((branch) => ({ ...branch, probability: branch.probability / total })));
 }
 
-/** The nine (or fewer) ways balance and heat may stand, from the probabilities of their causes. */
-export function scenariosOf(diagnosis: Diagnosis): Scenario[] {
+/** A fault that is let stand costs more than a trial bead that was not needed. */
+const FAULT_COUNTS = 2.2;
+
+/** A way less likely than this is left out. */
+const NEXT_TO_NOTHING = 1e-4;
+
+/** The same for a fault that either is there or not. @param chance its probability */
+export function actedOn(chance: number): number {
+  const [fault, none] = [(FAULT_COUNTS * chance) ** 2, (1 - chance) ** 2];
+  return fault / (fault + none);
+}
+
+/**
+ * What to act on: one move is to cure, so the likelier branch counts for more than its share, and at even chances a move
+ * is made. Without a gate: the square of the odds moves smoothly from nothing to all.
+ */
+function sharpened(all: readonly Branch[]): Branch[] {
+  const weighed = all.map((branch) => ({
+    ...branch,
+    probability: ((branch.side === 'between' ? 1 : FAULT_COUNTS) * branch.probability) ** 2,
+  }));
+  const share = (of: readonly Branch[]): Branch[] => {
+    const total = of.reduce((sum, { probability }) => sum + probability, 0);
+    return of.map((branch) => ({ ...branch, probability: branch.probability / total }));
+  };
+  return share(share(weighed).filter(({ probability }) => probability > NEXT_TO_NOTHING));
+}
+
+/** Which of volts and wire is wrong on a side of balance: the likelier one, or the one that the school turns. */
+function turnedOn(diagnosis: Diagnosis, side: Branch['side'], school: Turned | null): Turned {
+  if (school !== null) return school;
+  const [volts, wire] =
+    side === 'below' ? (['voltage-low', 'wire-fast'] as const) : (['voltage-high', 'wire-slow'] as const);
+  return probabilityOf(diagnosis, wire) > probabilityOf(diagnosis, volts) ? 'wire' : 'volts';
+}
+
+/**
+ * The nine (or fewer) ways balance and heat may stand, from the probabilities of their causes.
+ * @param school what is turned for balance; null takes the likelier of the pair
+ */
+export function scenariosOf(diagnosis: Diagnosis, school: Turned | null = null): Scenario[] {
   const p = (...causes: CauseId[]): number => probabilityOf(diagnosis, ...causes);
-  const balance = branches(
-    diagnosis.residuals.balance,
-    [p('voltage-low', 'wire-fast'), HOLDS_AT.under],
-    [p('voltage-high', 'wire-slow'), HOLDS_AT.over],
-    0,
-  );
+  const { balance: measured, heat: outside } = diagnosis.residuals;
+  // A pulsing machine holds the arc length by trim: volts and wire are not what is wrong with it.
+  const none: Branch = { side: 'between', probability: 1, shift: 0 };
+  const balance = diagnosis.setup.pulse
+    ? [none]
+    : branches(
+        measured,
+        [p('voltage-low', 'wire-fast'), SHOWS_AT.under],
+        [p('voltage-high', 'wire-slow'), SHOWS_AT.over],
+        0,
+      );
+  const { heatRatio } = diagnosis.arc;
   const heat = branches(
-    diagnosis.residuals.heat,
-    [p('heat-low'), HOLDS_AT.cold],
-    [p('heat-high'), HOLDS_AT.hot],
+    outside === undefined || heatRatio === null ? undefined : { ...outside, value: Math.log(heatRatio) / HEAT_UNIT },
+    [p('heat-low'), SHOWS_AT.cold],
+    [p('heat-high'), SHOWS_AT.hot],
     HEAT_WINDOW,
   );
   return balance.flatMap((b) =>
-    heat.map((h) => ({ probability: b.probability * h.probability, balanceShift: b.shift, heatShift: h.shift })),
+    heat.map((h) => {
+      const heatWrong = h.side !== 'between';
+      const turned = b.side === 'between' ? null : turnedOn(diagnosis, b.side, school);
+      return {
+        probability: b.probability * h.probability,
+        balanceShift: b.shift,
+        balanceAim: b.side === 'between' ? Math.max(-1, Math.min(1, (measured?.value ?? 0) + b.shift)) : 0,
+        // Too fast a wire makes the heat it makes: nothing need be wrong with the figure.
+        heatShift: !heatWrong && turned === 'wire' ? 0 : h.shift,
+        right: { voltageV: !heatWrong && turned !== 'volts', wireSpeedMPerMin: !heatWrong && turned !== 'wire' },
+        heatWrong,
+      };
+    }),
   );
 }

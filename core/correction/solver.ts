@@ -3,9 +3,8 @@ import { withinCurrentRange } from '../arc/reading';
 import { currentAt } from '../arc/setup';
 import { roundToStep } from '../quantity/units';
 import { dialToValue, valueToDial } from '../setting/dial';
-import type { Dials } from '../setting/dials';
-import { dialFor } from '../setting/dials';
-import { MAIN_SETTINGS, type MainSetting } from '../setting/table';
+import { dialFor, type Dials } from '../setting/dials';
+import { MAIN_SETTINGS, SETTINGS, type MainSetting } from '../setting/table';
 import { objective, type Situation, type Target } from './objective';
 import { patternSearch, type Found } from './pattern-search';
 
@@ -43,6 +42,9 @@ function neighbours(target: Target, scale: number, free: readonly MainSetting[])
   );
 }
 
+/** Of all the starts, the best are searched from: the valley has two bottoms at most. */
+const SEARCHED_FROM = 3;
+
 /** Wire speeds that are looked at along the valley. */
 const ALONG_THE_VALLEY = 24;
 
@@ -56,32 +58,103 @@ function alongTheValley(
   start: Target,
   free: readonly MainSetting[],
 ): readonly Target[] {
-  if (!free.includes('wireSpeedMPerMin') || !free.includes('voltageV')) return [];
+  if (!free.includes('wireSpeedMPerMin')) return [];
   const { low, high } = bounds.wireSpeedMPerMin;
   const { setup } = situation;
   const points = Array.from({ length: ALONG_THE_VALLEY }, (_, i) => {
     const wireSpeedMPerMin = low + ((high - low) * i) / (ALONG_THE_VALLEY - 1);
-    const stickOutMm = free.includes('stickOutMm') ? setup.usualStickOutMm.wanted : start.stickOutMm;
-    const current = withinCurrentRange(currentAt(setup, wireSpeedMPerMin, stickOutMm));
-    return clampTarget(
-      { ...start, stickOutMm, wireSpeedMPerMin, voltageV: balanceVoltage(current, setup.wire, setup.gas) },
-      bounds,
-      free,
-    );
+    const current = withinCurrentRange(currentAt(setup, wireSpeedMPerMin, start.stickOutMm));
+    const voltageV = free.includes('voltageV') ? balanceVoltage(current, setup.wire, setup.gas) : start.voltageV;
+    return clampTarget({ ...start, wireSpeedMPerMin, voltageV }, bounds, free);
   });
   return [points.reduce((least, point) => (objective(situation, point) < objective(situation, least) ? point : least))];
 }
 
-/** The order in which figures are brought to their steps: the coarse ones first, so that the finer ones can follow. */
-const SETTLED_IN_TURN: readonly MainSetting[] = ['stickOutMm', 'voltageV', 'wireSpeedMPerMin', 'gasFlowLPerMin'];
+/** A figure and where it may come to rest: on the steps of the machine or the marks of its knob, inside the bounds. */
+type Grid = {
+  onStep: (name: MainSetting, value: number) => number;
+  /** The next step or mark, up or down. */
+  next: (name: MainSetting, value: number, way: 1 | -1) => number;
+};
+
+function gridOf(bounds: Bounds, dials: Dials): Grid {
+  const inside = (name: MainSetting, value: number): number => {
+    const { low, high } = bounds[name];
+    return value >= low - 1e-9 && value <= high + 1e-9 ? value : NaN;
+  };
+  const landed = (name: MainSetting, value: number): number => {
+    const dial = dialFor(dials, name);
+    const near = dial === null ? roundToStep(value, bounds[name].step) : dialToValue(dial, valueToDial(dial, value));
+    return Number(near.toFixed(3));
+  };
+  const next = (name: MainSetting, value: number, way: 1 | -1): number => {
+    const dial = dialFor(dials, name);
+    if (dial === null) return inside(name, landed(name, value + way * bounds[name].step));
+    const mark = valueToDial(dial, value);
+    const rising = dialToValue(dial, mark + dial.step) > dialToValue(dial, mark);
+    const other = landed(name, dialToValue(dial, mark + (rising ? way : -way) * dial.step));
+    return other === value ? NaN : inside(name, other);
+  };
+  const onStep = (name: MainSetting, value: number): number => {
+    const near = landed(name, value);
+    if (!Number.isNaN(inside(name, near))) return near;
+    // The step nearest to an end may lie past it: the one before it is taken, unless the range holds no step at all.
+    const back = next(name, near, near > bounds[name].high ? -1 : 1);
+    return Number.isNaN(back) ? Math.min(bounds[name].high, Math.max(bounds[name].low, near)) : back;
+  };
+  return { onStep, next };
+}
+
+/** Pairs that are stepped together, since one makes good what the other does. */
+const TOGETHER: readonly (readonly [MainSetting, 1 | -1])[][] = [
+  [
+    ['voltageV', 1],
+    ['wireSpeedMPerMin', 1],
+  ],
+  [
+    ['stickOutMm', 1],
+    ['wireSpeedMPerMin', 1],
+  ],
+  [
+    ['stickOutMm', 1],
+    ['voltageV', -1],
+  ],
+];
+
+/** Steps from a point on the grid to its neighbours: one figure, or two that go together. */
+function stepsFrom(point: Target, grid: Grid, moved: readonly MainSetting[]): Target[] {
+  const alone = moved.map((name) => [[name, 1]] as const);
+  return [...alone, ...TOGETHER].flatMap((step) => {
+    if (!step.every(([name]) => moved.includes(name))) return [];
+    return ([1, -1] as const).flatMap((way) => {
+      const to = { ...point };
+      for (const [name, sign] of step) to[name] = grid.next(name, point[name], (sign * way) as 1 | -1);
+      return Object.values(to).some(Number.isNaN) ? [] : [to];
+    });
+  });
+}
+
+/** From figures between the steps to the best ones on them near by. */
+function landOnSteps(situation: Situation, grid: Grid, from: Target, moved: readonly MainSetting[]): Target {
+  let point = { ...from };
+  for (const name of moved) point[name] = grid.onStep(name, from[name]);
+  let value = objective(situation, point);
+  for (;;) {
+    const better = stepsFrom(point, grid, moved)
+      .map((to) => ({ to, value: objective(situation, to) }))
+      .reduce((least, step) => (step.value < least.value ? step : least), { to: point, value: value - 1e-9 });
+    if (better.to === point) return point;
+    ({ to: point, value } = better);
+  }
+}
 
 /**
- * The settings with the least expected risk and cost of moving, inside the bounds. Where one of them lands on a coarse
- * step or a mark, the others are searched again from there.
- * @param starts points to search from; the best end wins
- * @param free settings that may change; the others stay as in each start
+ * The settings with the least expected risk and cost of lying away from the sound setting, inside the bounds. A figure
+ * that would move by less than the hand on the knob is fine stays as it is, and the others are found anew for it; what
+ * moves comes to rest on the machine's steps or marks.
+ * @param starts points to search from; the best end wins; the first one is today
+ * @param free settings that may change; the others stay as today
  * @param dials knobs with marks: the answer lands on a mark
- * @returns a target rounded to the machine's steps
  */
 export function solve(
   situation: Situation,
@@ -90,31 +163,42 @@ export function solve(
   free: readonly MainSetting[] = MAIN_SETTINGS,
   dials: Dials = {},
 ): Target {
+  const [today] = starts;
+  const known = (name: MainSetting): boolean => situation.today[name] !== null;
   const search = (start: Target, movable: readonly MainSetting[], widest?: number): Found<MainSetting> =>
     patternSearch(
       {
         value: (target) => objective(situation, target),
-        clamp: (target) => clampTarget(target, bounds, free),
+        clamp: (target) => clampTarget(target, bounds, movable),
         neighbours: (target, scale) => neighbours(target, scale, movable),
         limit: MOST_TRIALS,
       },
       start,
       widest,
     );
-  const onStep = (name: MainSetting, value: number): number => {
-    const dial = dialFor(dials, name);
-    const { low, high, step } = bounds[name];
-    const near = dial === null ? roundToStep(value, step) : dialToValue(dial, valueToDial(dial, value));
-    return Number(Math.min(high, Math.max(low, near)).toFixed(3));
-  };
-  const along = alongTheValley(situation, bounds, clampTarget(starts[0], bounds, free), free);
-  const ends = [...starts, ...along].map((start) => search(start, free));
+  const held = Object.fromEntries(
+    MAIN_SETTINGS.filter((name) => !free.includes(name)).map((name) => [name, today[name]]),
+  );
+  const from = starts.map((start) => ({ ...start, ...held }));
+  const all = [...from, ...alongTheValley(situation, bounds, from[0], free)].map((start) =>
+    clampTarget(start, bounds, free),
+  );
+  const likely = all
+    .map((start) => ({ start, value: objective(situation, start) }))
+    .sort((a, b) => a.value - b.value)
+    .slice(0, SEARCHED_FROM);
+  const ends = likely.map(({ start }) => search(start, free));
   let { point } = ends.reduce((least, end) => (end.value < least.value ? end : least));
-  let left = SETTLED_IN_TURN.filter((name) => free.includes(name));
-  while (left.length > 0) {
-    const [name, ...rest] = left;
-    point = search({ ...point, [name]: onStep(name, point[name]) }, rest, NEARBY).point;
-    left = rest;
+  const grid = gridOf(bounds, dials);
+  let moved = [...free];
+  for (;;) {
+    const target = landOnSteps(situation, grid, point, moved);
+    const still = moved.filter(
+      (name) => known(name) && Math.abs(target[name] - today[name]) < SETTINGS[name].worthMoving,
+    );
+    if (still.length === 0) return target;
+    moved = moved.filter((name) => !still.includes(name));
+    const kept = Object.fromEntries(still.map((name) => [name, today[name]]));
+    point = search({ ...target, ...kept }, moved, NEARBY).point;
   }
-  return point;
 }

@@ -1,7 +1,9 @@
 import { arcSetup } from '../arc/setup';
 import { CASE_FORMAT, type Case } from '../case/schema';
 import type { Circumstance, PriorFactor } from '../knowledge/types';
-import { matches, priorOf } from './circumstance';
+import { ENGINE } from '../engine';
+import { inCircumstances, matches, priorOf } from './circumstance';
+import { diagnose } from './diagnose';
 import { taughtBy } from './engine';
 import { cause, engineOf, finding } from './testing/small';
 
@@ -38,6 +40,7 @@ describe('a circumstance', () => {
     ],
     ['gap', { gapFromMm: 1 }, { job: { gapMm: 1 } }, { job: { gapMm: 0.9 } }],
     ['pulse', { notPulse: true }, { rig: { mode: 'conventional' } }, { rig: { mode: 'pulse' } }],
+    ['pulse that is set', { pulse: true }, { rig: { mode: 'pulse' } }, { rig: { mode: 'conventional' } }],
     [
       'gas',
       { noGas: true },
@@ -173,5 +176,44 @@ describe('the prior of a cause', () => {
       expect.objectContaining({ factor: expect.closeTo(0.5, 12), because: 'it was seldom the cause on this rig' }),
     );
     expect(priorOf(engine, 0, BARE, arcSetup(BARE)).factors).toEqual([]);
+  });
+});
+
+describe('findings in circumstances', () => {
+  const withPowder = {
+    ...finding('residue-white', 0.003),
+    leakWhen: { when: { wireClass: ['tubular-self-shielded'] }, leak: 0.6, because: 'flux' },
+  };
+  const engine = engineOf([withPowder as never], [cause('plate-zinc', { 'residue-white': 0.8 })]);
+  const on = (wireClass: 'tubular-self-shielded' | 'solid-steel') => {
+    const input: Case = { ...BARE, rig: { wire: { class: wireClass, diameterMm: 0.9 } } };
+    return inCircumstances(engine, input, arcSetup(input));
+  };
+
+  it('are as usual there as the circumstances make them, and the engine stays as it was', () => {
+    const held = on('tubular-self-shielded');
+    expect(held.nodeById.get('residue-white')!.leak).toBe(0.6);
+    expect(held.nodes.find(({ id }) => id === 'residue-white')!.leak).toBe(0.6);
+    expect(on('solid-steel')).toBe(engine);
+    expect(engine.nodeById.get('residue-white')!.leak).toBe(0.003);
+  });
+
+  it('make white powder no sign of zinc beside self-shielded wire, and none on what is never galvanised', () => {
+    const zinc = (rig: object, job: object): number =>
+      diagnose(ENGINE, { ...BARE, rig, job, findings: { 'residue-white': 'present' } } as Case).causes.find(
+        ({ cause: id }) => id === 'plate-zinc',
+      )?.probability ?? 0;
+    const solid = { wire: { class: 'solid-steel', diameterMm: 0.9 }, gas: { argonPct: 82, co2Pct: 18 } };
+    const flux = {
+      process: 'fcaw-self-shielded',
+      wire: { class: 'tubular-self-shielded', diameterMm: 0.9 },
+      gas: null,
+    };
+    expect(zinc(solid, { baseMetal: 'mild-steel' })).toBeGreaterThan(0.3);
+    expect(zinc(flux, { baseMetal: 'mild-steel' })).toBeLessThan(0.1);
+    // A plate said to be galvanised still is.
+    expect(zinc(flux, { baseMetal: 'mild-steel', surface: ['zinc'] })).toBeGreaterThan(0.5);
+    expect(zinc(solid, { baseMetal: 'stainless' })).toBe(0);
+    expect(zinc(solid, { baseMetal: 'aluminium' })).toBe(0);
   });
 });

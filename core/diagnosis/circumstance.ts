@@ -31,6 +31,7 @@ export function matches(when: Circumstance, input: Case, { usesGas }: ArcSetup):
     (when.unequal === undefined || (thin !== undefined && thick !== undefined && thick >= 1.8 * thin)) &&
     (when.gapFromMm === undefined || (job.gapMm !== undefined && job.gapMm >= when.gapFromMm)) &&
     (when.notPulse === undefined || rig.mode !== 'pulse') &&
+    (when.pulse === undefined || rig.mode === 'pulse') &&
     (when.noGas === undefined || !usesGas)
   );
 }
@@ -45,6 +46,21 @@ function evidenceOf(when: Circumstance): FieldEvidence {
   if (when.thinUpToMm ?? when.thickFromMm ?? when.unequal) return 'job:thicknessMm';
   if (when.gapFromMm) return 'job:gapMm';
   return 'rig:wire';
+}
+
+/**
+ * The engine with the chances of each finding as they are on this job and rig: white powder beside a self-shielded bead
+ * tells nothing. The engine it is made from stays as it is.
+ */
+export function inCircumstances(engine: Engine, input: Case, setup: ArcSetup): Engine {
+  const changed = new Map(
+    engine.knowledge.findings.flatMap(({ id, leakWhen }) =>
+      leakWhen !== undefined && matches(leakWhen.when, input, setup) ? [[id as string, leakWhen.leak] as const] : [],
+    ),
+  );
+  if (changed.size === 0) return engine;
+  const nodes = engine.nodes.map((node) => ({ ...node, leak: changed.get(node.id) ?? node.leak }));
+  return { ...engine, nodes, nodeById: new Map(nodes.map((node) => [node.id, node])) };
 }
 
 /** Highest chance a prior can be raised to by circumstances alone: even galvanised plate is sometimes well stripped. */

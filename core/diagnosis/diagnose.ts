@@ -4,7 +4,7 @@ import type { Case } from '../case/schema';
 import type { Experience } from '../experience/experience';
 import { READ_SETTINGS, type ReadSetting } from '../setting/table';
 import { cautionsFor, type CautionNote } from './cautions';
-import { priorOf, type PriorEvidence } from './circumstance';
+import { inCircumstances, priorOf, type PriorEvidence } from './circumstance';
 import { taughtBy, type Engine } from './engine';
 import { likelySets } from './likely-sets';
 import { questions, type Questions } from './next-check';
@@ -60,9 +60,10 @@ function background(engine: Engine, input: Case, setup: ArcSetup, residuals: Res
  * @throws RangeError for a finding the knowledge does not hold, or figures outside the arc model's range
  */
 export function diagnose(standard: Engine, input: Case, experience?: Experience): Diagnosis {
-  const engine = experience === undefined ? standard : taughtBy(standard, experience);
   const { settings = {}, findings = {} } = input;
   const setup = arcSetup(input);
+  const taught = experience === undefined ? standard : taughtBy(standard, experience);
+  const engine = inCircumstances(taught, input, setup);
   const arc = readArc(setup, settings);
   const residuals = residualsOf(input, setup, arc);
   const observed = observe(engine, findings);

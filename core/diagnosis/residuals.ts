@@ -1,11 +1,15 @@
 import { globularShare, isUnstableGas, sprayTransitionCurrent } from '../arc/transfer';
-import { isTubular, wireMetal } from '../arc/wire';
-import type { ArcReading } from '../arc/reading';
+import { balanceTolerance, currentInBalance } from '../arc/balance';
+import { BURN_OFF, GAS, HEAT_WANTED, BALANCE } from '../arc/coefficients';
+import type { FlowWindow } from '../arc/gas-cover';
+import { readArc, type ArcReading } from '../arc/reading';
 import type { ArcSetup } from '../arc/setup';
+import { usualStickOut } from '../arc/stick-out';
+import { isTubular, wireMetal } from '../arc/wire';
 import type { Case } from '../case/schema';
 import type { ResidualName } from '../evidence/table';
 import type { FigureLink } from '../knowledge/types';
-import type { ReadSetting, Reading } from '../setting/table';
+import type { ReadSetting, Reading, Settings } from '../setting/table';
 
 /**
  * A figure against what the arc model expects, in units where 0 is right and 1 the edge of normal,
@@ -19,8 +23,11 @@ export const SCATTER = 0.9;
 /** No single figure speaks louder than 90 to 1: figures are mistyped and dials slip. */
 export const MOST_WEIGHT = 4.5;
 
-/** Uncertainty of a figure by how it was got: volts absolute, the others as a share of the figure. */
-const VOLTS_OFF: Record<Reading, number> = { digital: 0.7, dial: 1.4, estimate: 2.2 };
+/**
+ * Uncertainty of a figure by how it was got: volts absolute, the others as a share of the figure. What the model may be
+ * off by comes on top, from the tolerance of its coefficients.
+ */
+const VOLTS_OFF: Record<Reading, number> = { digital: 0.5, dial: 1.3, estimate: 2.1 };
 const SHARE_OFF: Record<Reading, number> = { digital: 0.04, dial: 0.12, estimate: 0.2 };
 
 /** How much less the volts say when the machine pulses. */
@@ -76,10 +83,65 @@ function transferZone(currentA: number, setup: ArcSetup): number {
   return 2 * Math.exp(-(((currentA / transition - 0.92) / 0.08) ** 2));
 }
 
-/** How far a flow lies outside its window, 0 inside; one unit is a quarter of the limit. */
-function flowResidual(flow: number, window: { low: number; high: number }): number {
-  if (flow < window.low) return (flow - window.low) / (0.25 * window.low);
-  return flow > window.high ? (flow - window.high) / (0.25 * window.high) : 0;
+/** One unit of the residual of heat, as the log of the ratio of currents. */
+export const HEAT_UNIT = 0.18;
+/** Half the window of the heat in those units: 0.8 to 1.25 of the current wanted. Inside it the figure is silent. */
+export const HEAT_WINDOW = Math.log(1.25) / HEAT_UNIT;
+
+/**
+ * How far a heat lies outside its window, 0 inside. A plate that wants a current in the wild zone under spray is as well
+ * served by the quiet one that is asked for, so the window reaches over both.
+ * @param currentA welding current
+ */
+function heatResidual(currentA: number, { currentWantedA, currentAskedA }: ArcSetup): number {
+  const offs = [currentWantedA, currentAskedA].map((wanted) => Math.log(currentA / (wanted ?? currentA)) / HEAT_UNIT);
+  const [least, most] = [Math.min(...offs), Math.max(...offs)];
+  if (most < -HEAT_WINDOW) return most + HEAT_WINDOW;
+  return least > HEAT_WINDOW ? least - HEAT_WINDOW : 0;
+}
+
+/** Heat units between the wire's heat and the volts' from which on they are clearly out of balance. */
+const CLEARLY_APART = 1.5;
+
+/**
+ * The heat half way between what the wire gives and what the volts would hold. Out of balance one of the two is wrong: over
+ * 0 the volts suit the plate better and the wire is too fast, under 0 the wire does. In balance neither is, and it says
+ * nothing.
+ * @param currentA what the wire gives
+ */
+function heatOfPair(setup: ArcSetup, { voltageV }: Settings, currentA: number): number {
+  const asked = setup.currentAskedA ?? currentA;
+  const byWire = Math.log(currentA / asked) / HEAT_UNIT;
+  if (voltageV === undefined || setup.wire === null) return Math.max(-1, Math.min(1, byWire / 2));
+  const byVolts = Math.log(currentInBalance(voltageV, setup.wire, setup.gas) / asked) / HEAT_UNIT;
+  return ((byWire + byVolts) / 2) * Math.min(1, Math.abs(byWire - byVolts) / CLEARLY_APART);
+}
+
+/**
+ * What the volts and the heat are judged by: the arc as it would be with the stick-out brought into its window, so that
+ * a tip too far off is one fault and not three.
+ */
+function atUsualStickOut(setup: ArcSetup, settings: Settings, reading: ArcReading): ArcReading {
+  if (settings.stickOutMm === undefined) return reading;
+  // What is near for spray is usual for the short arc that the plate may want: only what no transfer wants is put right.
+  const windows = [reading.currentA, setup.currentAskedA].map((currentA) => usualStickOut(setup, currentA));
+  const low = Math.min(...windows.map((window) => window.low));
+  const high = Math.max(...windows.map((window) => window.high));
+  const stickOutMm = Math.max(low, Math.min(high, settings.stickOutMm));
+  return stickOutMm === settings.stickOutMm ? reading : readArc(setup, { ...settings, stickOutMm });
+}
+
+/** So near the wanted flow nothing is short, whatever the school. */
+const NEAR_WANTED = 0.95;
+
+/**
+ * How far a flow lies outside its window, 0 inside; one unit is a quarter of the limit. Thin cover counts from as far over
+ * the lower limit as that may be off.
+ */
+function flowResidual(flow: number, { low, wanted, high }: FlowWindow): number {
+  const limit = Math.min((1 + GAS.lowestPerBoreMm.tolerance) * low, NEAR_WANTED * wanted);
+  if (flow < limit) return (flow - limit) / (0.25 * limit);
+  return flow > high ? (flow - high) / (0.25 * high) : 0;
 }
 
 /**
@@ -93,26 +155,37 @@ export function residualsOf(input: Case, setup: ArcSetup, reading: ArcReading): 
   const { settings = {} } = input;
   const residuals = rigResiduals(setup, input);
   const wireShare = SHARE_OFF[readingOf(input, 'wireSpeedMPerMin')];
-  if (reading.voltageErrorV !== null && reading.balanceHalfWidthV !== null && reading.currentA !== null) {
-    // Volts are off by the meter and the cables; the balance by what the wire speed is off.
-    const balanceOff = 0.05 * reading.currentA * wireShare;
+  const arc = atUsualStickOut(setup, settings, reading);
+  const currentOff = Math.hypot(wireShare, BURN_OFF.arcTerm.tolerance);
+  if (setup.wire !== null && arc.voltageErrorV !== null && arc.balanceHalfWidthV !== null && arc.currentA !== null) {
+    // Volts are off by the meter and the cables; the balance by the current and by the offset of gas and wire.
+    const balanceOff = BALANCE.slopeVPerA.value * arc.currentA * currentOff;
+    const offsetOff = balanceTolerance(arc.currentA, setup.wire, setup.gas);
     // In pulse the meter shows an average that the load line says little about.
     const pulse = setup.pulse ? PULSE_WIDER : 1;
     const spread =
-      (pulse * Math.hypot(VOLTS_OFF[readingOf(input, 'voltageV')], balanceOff)) / reading.balanceHalfWidthV;
-    residuals.balance = { value: reading.voltageErrorV / reading.balanceHalfWidthV, spread };
+      (pulse * Math.hypot(VOLTS_OFF[readingOf(input, 'voltageV')], balanceOff, offsetOff)) / arc.balanceHalfWidthV;
+    residuals.balance = { value: arc.voltageErrorV / arc.balanceHalfWidthV, spread };
   }
   if (reading.currentA !== null && !setup.pulse) {
     residuals.transferZone = { value: transferZone(reading.currentA, setup), spread: 0.5 + wireShare };
   }
-  if (reading.heatRatio !== null)
-    residuals.heat = { value: Math.log(reading.heatRatio) / 0.18, spread: Math.hypot(wireShare, 0.08) / 0.18 };
+  if (arc.currentA !== null && setup.currentWantedA !== null) {
+    const { steel, aluminium } = HEAT_WANTED;
+    const { tolerance } = setup.baseMetal === 'aluminium' ? aluminium.perPowerA : steel.rootA;
+    const spread = Math.hypot(currentOff, tolerance) / HEAT_UNIT;
+    residuals.heat = { value: heatResidual(arc.currentA, setup), spread };
+    residuals.heatOfPair = { value: heatOfPair(setup, settings, arc.currentA), spread };
+  }
   if (settings.gasFlowLPerMin !== undefined && reading.flowWindow !== null) {
-    const share = SHARE_OFF[readingOf(input, 'gasFlowLPerMin')];
-    residuals.flow = { value: flowResidual(settings.gasFlowLPerMin, reading.flowWindow), spread: share / 0.25 };
+    const value = flowResidual(settings.gasFlowLPerMin, reading.flowWindow);
+    // A limit may lie elsewhere; the middle of the window lies inside for certain.
+    const limit = value > 0 ? GAS.turbulentReynolds : GAS.lowestPerBoreMm;
+    const limitOff = limit.tolerance * Math.min(1, Math.abs(value));
+    residuals.flow = { value, spread: Math.hypot(SHARE_OFF[readingOf(input, 'gasFlowLPerMin')], limitOff) / 0.25 };
   }
   if (settings.stickOutMm !== undefined) {
-    const { low, wanted, high } = setup.usualStickOutMm;
+    const { low, wanted, high } = usualStickOut(setup, reading.currentA);
     const off = settings.stickOutMm - wanted;
     const share = SHARE_OFF[readingOf(input, 'stickOutMm')];
     const edge = off > 0 ? high - wanted : wanted - low;

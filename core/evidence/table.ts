@@ -58,6 +58,7 @@ export function statedOfEvidence(evidence: EvidenceId): StatedId | null {
 export type ResidualName =
   | 'balance'
   | 'heat'
+  | 'heatOfPair'
   | 'flow'
   | 'stickOut'
   | 'travel'
@@ -86,6 +87,11 @@ export const FIGURES: Record<ResidualName, FigureEntry> = {
   heat: {
     evidence: 'setting:wireSpeedMPerMin',
     against: 'the current for this plate does not point that way',
+    waitsFor: 'wireSpeedMPerMin',
+  },
+  heatOfPair: {
+    evidence: 'setting:wireSpeedMPerMin',
+    against: 'by the heat of this plate it is rather the other of the pair',
     waitsFor: 'wireSpeedMPerMin',
   },
   flow: { evidence: 'setting:gasFlowLPerMin', against: 'the flow lies in its window', waitsFor: 'gasFlowLPerMin' },

@@ -16,6 +16,12 @@ export const FINDING_SCHEMA = {
     sense: { enum: ['see', 'hear', 'feel', 'behind', 'cut'] },
     good: { const: true },
     leak: chance,
+    leakWhen: {
+      type: 'object',
+      additionalProperties: false,
+      required: ['when', 'leak', 'because'],
+      properties: { when: { type: 'object', minProperties: 1 }, leak: chance, because: sentence },
+    },
     drawing: { type: 'object' },
     mistakenFor: sentence,
     words: { type: 'array', minItems: 1, items: { type: 'string' } },

@@ -20,6 +20,8 @@ export type Finding = {
   good?: true;
   /** Chance of it (or, for a good one, of its absence) when nothing is wrong that the network knows. */
   leak: number;
+  /** The same where the circumstances bring it by themselves. */
+  leakWhen?: { when: Circumstance; leak: number; because: string };
   drawing?: Drawing;
   /** What it is easily mistaken for. */
   mistakenFor: string;
@@ -73,6 +75,7 @@ export type Circumstance = {
   noGas?: true;
   /** Not set to pulse, or not known to be. */
   notPulse?: true;
+  pulse?: true;
 };
 
 export type PriorFactor = { when: Circumstance; factor: number; because: string };

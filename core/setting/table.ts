@@ -25,6 +25,8 @@ export type SettingEntry = {
   row: 'main' | 'more';
   /** Whether it can be measured, read off a knob or guessed, so that the welder is asked which. */
   asksReading: boolean;
+  /** Left out where the machine is not set to this. */
+  onlyIn?: 'pulse';
 };
 
 export const SETTINGS = {
@@ -119,6 +121,20 @@ export const SETTINGS = {
     row: 'more',
     asksReading: false,
   },
+  trimPct: {
+    name: 'Pulse trim',
+    short: 'Trim',
+    quantity: 'percent',
+    minimum: -50,
+    maximum: 50,
+    usual: 0,
+    nudge: { metric: 5, inch: 5 },
+    worthMoving: 2,
+    turns: ['trim up, a longer arc', 'trim down, a shorter arc'],
+    row: 'more',
+    asksReading: false,
+    onlyIn: 'pulse',
+  },
 } as const satisfies Record<string, SettingEntry>;
 
 export type SettingName = keyof typeof SETTINGS;
@@ -136,6 +152,14 @@ export const MAIN_SETTINGS: readonly MainSetting[] = ['voltageV', 'wireSpeedMPer
 /** Settings whose figure is measured, read off a knob or guessed. */
 export type ReadSetting = MainSetting | 'travelSpeedMmPerMin';
 export const READ_SETTINGS: readonly ReadSetting[] = [...MAIN_SETTINGS, 'travelSpeedMmPerMin'];
+
+/** The settings that a tap more shows on a machine. @param pulse whether it pulses */
+export function furtherSettings(pulse: boolean): SettingName[] {
+  return SETTING_NAMES.filter((name) => {
+    const { row, onlyIn } = setting(name);
+    return row === 'more' && (onlyIn !== 'pulse' || pulse);
+  });
+}
 
 /** Settings that a machine may carry a dial of its own for. */
 export type DialSetting = 'voltageV' | 'wireSpeedMPerMin' | 'arcControlPct';

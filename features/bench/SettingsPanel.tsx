@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { dialFor } from '@/core/setting/dials';
 import { valueToDial } from '@/core/setting/dial';
-import { MAIN_SETTINGS, SETTING_NAMES, SETTINGS, type SettingName } from '@/core/setting/table';
+import { furtherSettings, MAIN_SETTINGS, SETTINGS, type SettingName } from '@/core/setting/table';
 import { figureText, figureWithUnit, unitText } from '@/core/setting/words';
 import { Row } from '@/ui/Row';
 import { useInk } from '@/ui/use-ink';
@@ -15,16 +15,14 @@ import { KnobEditor } from './KnobEditor';
 
 type PanelProps = { open: SettingName | null; onOpen: (setting: SettingName | null) => void; wide: boolean };
 
-const MORE = SETTING_NAMES.filter((name) => SETTINGS[name].row === 'more');
-
 /** What the machine was set to for this bead: large figures, the knob's own marks beside them. */
 export function SettingsPanel({ open, onOpen, wide }: PanelProps) {
   const [more, setMore] = useState(false);
-  const { usesGas } = useBenchRecords();
+  const { usesGas, pulse } = useBenchRecords();
   const ink = useInk();
   const Chevron = more ? ChevronUp : ChevronDown;
   const main = MAIN_SETTINGS.filter((setting) => setting !== 'gasFlowLPerMin' || usesGas);
-  const all: SettingName[] = more ? [...main, ...MORE] : [...main];
+  const all: SettingName[] = more ? [...main, ...furtherSettings(pulse)] : [...main];
   return (
     <View role="region" aria-label="Settings of this bead" className="gap-2 px-4">
       <Row className="flex-wrap gap-1">

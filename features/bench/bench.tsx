@@ -65,6 +65,7 @@ export function BenchProvider({ coupon, children }: { coupon: Coupon; children: 
       coupon,
       dials: dialsOf(coupon.rig.setup),
       usesGas: coupon.rig.setup.rig.gas !== null,
+      pulse: coupon.rig.setup.rig.mode === 'pulse',
       lastBead: coupon.beads[coupon.beads.length - 1] ?? null,
     }),
     [coupon],

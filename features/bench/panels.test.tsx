@@ -109,13 +109,35 @@ describe('a setting', () => {
   });
 });
 
+describe('the trim of a pulsed arc', () => {
+  it('is asked for where the machine pulses, and nowhere else', async () => {
+    await open();
+    press(/^More settings/);
+    expect(screen.getByRole('button', { name: /^Arc control/ })).toBeTruthy();
+    expect(screen.queryByRole('button', { name: /^Pulse trim/ })).toBeNull();
+  });
+
+  it('takes figures under and over the middle', async () => {
+    shop.setup.rig = { ...shop.setup.rig, mode: 'pulse' };
+    await open();
+    press(/^More settings/);
+    press('Pulse trim, not known');
+    press('Pulse trim up');
+    expect(cell(/^Pulse trim, /)).toBe('Pulse trim, 0 %');
+    press('Pulse trim down');
+    expect(cell(/^Pulse trim, /)).toBe('Pulse trim, -5 %');
+    type('Pulse trim, %', '-12');
+    expect(cell(/^Pulse trim, /)).toBe('Pulse trim, -12 %');
+  });
+});
+
 describe('the verdict', () => {
   it('begins with what to start with, and takes it over', async () => {
     await open();
     press('Use these figures');
     await waitFor(() => expect(screen.queryByText('Start with')).toBeNull());
     expect(cell(/^Volts, /)).not.toContain('not known');
-    expect(cell(/^Gas flow, /)).toBe('Gas flow, 11 L/min');
+    expect(cell(/^Gas flow, /)).toBe('Gas flow, 11.5 L/min');
     expect(screen.queryByText('No knob to turn yet')).toBeNull();
   });
 

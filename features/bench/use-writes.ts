@@ -28,7 +28,7 @@ import { makeChange } from '../shared/sending';
 import { useSubmit } from '../shared/use-records';
 import { useRest } from './use-rest';
 
-export type Records = { coupon: Coupon; dials: Dials; usesGas: boolean; lastBead: Bead | null };
+export type Records = { coupon: Coupon; dials: Dials; usesGas: boolean; pulse: boolean; lastBead: Bead | null };
 export type Live = LiveAnswer & {
   input: Case;
   /** Whether the answer is of the draft as it stands, so that it may be logged with it. */

@@ -2,7 +2,9 @@ import { diagnose } from '../../core/diagnosis/diagnose';
 import { ENGINE } from '../../core/engine';
 import { CAUSES } from '../../core/knowledge';
 import { calibration, confusions, judge, percent, summary, type Judged } from './score';
-import { drawCase, stream, type DrawnCase } from './synthetic';
+import { stream } from '../../core/testing/stream';
+import { landing } from './landing';
+import { drawCase, type DrawnCase } from './synthetic';
 import { COVER_CASES } from '../../core/cases/written-cover';
 import { MACHINE_CASES } from '../../core/cases/written-machine';
 import { SETTINGS_CASES } from '../../core/cases/written-settings';
@@ -12,6 +14,8 @@ import { TECHNIQUE_CASES } from '../../core/cases/written-technique';
 const FILES = [SETTINGS_CASES, TECHNIQUE_CASES, COVER_CASES, MACHINE_CASES];
 const DRAWN = Number(process.argv[2] ?? 5000);
 const CHECKED = 300;
+/** Spoiled settings of each fault. */
+const LANDED = 250;
 const MOST_CHECKS = 15;
 
 /** Groups that settings causes of a pair share: naming the pair's other half is told apart in the report. */
@@ -81,3 +85,4 @@ function drawn(): void {
 
 written();
 drawn();
+landing(LANDED);

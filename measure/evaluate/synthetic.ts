@@ -1,9 +1,11 @@
 import { balanceHalfWidth, balanceVoltage } from '../../core/arc/balance';
 import { flowWindowOf } from '../../core/arc/reading';
+import { usualStickOut } from '../../core/arc/stick-out';
 import { arcSetup, expectedTravel, withWire, wireSpeedAt } from '../../core/arc/setup';
 import { CASE_FORMAT, type Case, type FindingState, type Job } from '../../core/case/schema';
 import { priorOf } from '../../core/diagnosis/circumstance';
 import { showsGiven } from '../../core/diagnosis/likely-sets';
+import { HEAT_UNIT, HEAT_WINDOW } from '../../core/diagnosis/residuals';
 import type { NetworkNode } from '../../core/diagnosis/engine';
 import { ENGINE } from '../../core/engine';
 import type { ResidualName } from '../../core/evidence/table';
@@ -22,17 +24,6 @@ const LOOKED_FOR = 0.4;
 const SCATTER = 0.9;
 /** How often each figure is known. */
 const FIGURE_KNOWN = 0.7;
-
-/** A repeatable stream of numbers from 0 to 1 (mulberry32). */
-export function stream(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
 
 const RIG_NAMES = Object.keys(RIGS) as RigName[];
 const JOBS: Job[] = [
@@ -69,15 +60,21 @@ function drawSettings(base: Case, causes: readonly number[], random: () => numbe
   const bounded = (value: number, low: number, high: number): number =>
     Math.min(high, Math.max(low, Number(value.toFixed(1))));
   const stick = residual('stickOut');
-  const { low, wanted, high } = setup.usualStickOutMm;
+  const { low, wanted, high } = usualStickOut(setup, null);
   const stickOutMm = bounded(wanted + stick * (stick > 0 ? high - wanted : wanted - low), 4, 45);
-  const current = Math.min(380, Math.max(25, (setup.currentWantedA ?? 120) * Math.exp(0.18 * residual('heat'))));
+  // A heat that is a cause lies outside the window; else it scatters inside it, toward the side of the pair that holds.
+  const beyond = residual('heat');
+  const hold = causes.some((c) => (CAUSES[c].figures ?? []).some((link) => link.residual === 'heat'));
+  const heat = hold ? beyond + Math.sign(beyond) * HEAT_WINDOW : residual('heatOfPair');
+  const middle = (setup.currentAskedA ?? 120) * Math.exp(HEAT_UNIT * heat);
+  const off = residual('balance');
+  // The heat of a pair is half way between that of the wire and that of the volts, which differ by what is off.
+  const apart = hold ? 0 : (off * balanceHalfWidth(bounded(middle, 25, 380), known.wire, known.gas)) / 0.05;
+  const current = Math.min(380, Math.max(25, 0.4 * middle, middle - apart / 2));
   const wireSpeedMPerMin = bounded(wireSpeedAt(known, current, stickOutMm), 1, 25);
-  const volts =
-    balanceVoltage(current, known.wire, known.gas) +
-    residual('balance') * balanceHalfWidth(current, known.wire, known.gas);
+  const volts = balanceVoltage(current, known.wire, known.gas) + off * balanceHalfWidth(current, known.wire, known.gas);
   const travel = expectedTravel(known, wireSpeedMPerMin) * Math.exp(0.45 * residual('travel'));
-  const window = flowWindowOf(setup, stickOutMm);
+  const window = flowWindowOf(setup, stickOutMm, current);
   const flow = residual('flow');
   const flowOf = (w: { low: number; high: number; wanted: number }): number =>
     flow < -0.9 ? w.low * (1 + 0.25 * flow) : flow > 0.9 ? w.high * (1 + 0.25 * flow) : w.wanted;

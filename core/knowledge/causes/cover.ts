@@ -12,7 +12,7 @@ export const COVER_CAUSES: readonly Cause[] = [
     prior: 0.06,
     priorFactors: [NO_GAS],
     exclusive: 'gas-flow',
-    figures: [{ residual: 'flow', at: -1.8, because: 'the flow is under the least this nozzle needs' }],
+    figures: [{ residual: 'flow', at: -2, otherwise: 1, because: 'the flow is under the least this nozzle needs' }],
     links: [
       ['holes-scattered', 0.65, 'air reaches the puddle'],
       ['residue-oxide', 0.4, 'air burns the hot bead'],
@@ -40,7 +40,7 @@ export const COVER_CAUSES: readonly Cause[] = [
     prior: 0.02,
     priorFactors: [NO_GAS],
     exclusive: 'gas-flow',
-    figures: [{ residual: 'flow', at: 1.8, because: 'the flow is above the turbulence limit' }],
+    figures: [{ residual: 'flow', at: 2, otherwise: -1.5, because: 'the flow is above the turbulence limit' }],
     links: [
       ['holes-scattered', 0.55, 'turbulent gas pulls air in'],
       ['arc-flutters', 0.3, 'the stream shakes the arc'],

@@ -13,7 +13,7 @@ export const HEAT_CAUSES: readonly Cause[] = [
       { when: { thinUpToMm: 1.2 }, factor: 0.3, because: 'thin sheet needs little heat' },
     ],
     exclusive: 'heat',
-    figures: [{ residual: 'heat', at: -2.2, because: 'the current lies under what the thickness wants' }],
+    figures: [{ residual: 'heat', at: -2, otherwise: 2, because: 'the current lies under what the thickness wants' }],
     links: [
       ['bead-ropey', 0.6, 'cold plate lets the bead stand up'],
       ['back-no-mark', 0.7, 'the heat does not reach the back'],
@@ -43,7 +43,7 @@ export const HEAT_CAUSES: readonly Cause[] = [
       { when: { thickFromMm: 6 }, factor: 0.4, because: 'thick plate takes the heat' },
     ],
     exclusive: 'heat',
-    figures: [{ residual: 'heat', at: 2.2, because: 'the current lies over what the thickness wants' }],
+    figures: [{ residual: 'heat', at: 2, otherwise: -2, because: 'the current lies over what the thickness wants' }],
     links: [
       ['holes-through', 0.5, 'the puddle falls through'],
       ['back-heavy', 0.6, 'the arc digs through to the back'],

@@ -47,7 +47,7 @@ export const PLATE_CAUSES: readonly Cause[] = [
     priorFactors: [
       { when: { surface: ['zinc'] }, factor: 50, because: 'the plate is galvanised' },
       { when: { surface: ['clean'] }, factor: 0.3, because: 'the plate was ground clean' },
-      { when: { baseMetal: ['stainless', 'aluminium'] }, factor: 0.1, because: 'this metal is not galvanised' },
+      { when: { baseMetal: ['stainless', 'aluminium'] }, factor: 0, because: 'only steel is galvanised' },
     ],
     links: [
       ['residue-white', 0.85, 'zinc burns to white oxide'],

@@ -1,9 +1,23 @@
-import type { Cause, FigureLink } from '../types';
+import type { Cause, FigureLink, PriorFactor } from '../types';
 
-const UNDER: FigureLink = { residual: 'balance', at: -2.4, because: 'the volts lie under what this wire speed wants' };
-const OVER: FigureLink = { residual: 'balance', at: 2.4, because: 'the volts lie over what this wire speed wants' };
-const COLD: FigureLink = { residual: 'heat', at: -0.8, because: 'the current is not too much for this plate' };
-const HOT: FigureLink = { residual: 'heat', at: 1.6, because: 'the current is already high for this plate' };
+/** In pulse the machine sets the arc length by trim, so the trim is asked first. */
+const IN_PULSE: PriorFactor = { when: { pulse: true }, factor: 0.2, because: 'in pulse the arc length is set by trim' };
+const UNDER: FigureLink = { residual: 'balance', at: -2, because: 'the volts lie under what this wire speed wants' };
+const OVER: FigureLink = { residual: 'balance', at: 2, because: 'the volts lie over what this wire speed wants' };
+/** Which of a pair holds is told by heat: the figures speak for one as much as against the other. */
+const SIDE = 1.2;
+const COLD: FigureLink = {
+  residual: 'heatOfPair',
+  at: -SIDE,
+  otherwise: SIDE,
+  because: 'the current is not too much for this plate',
+};
+const HOT: FigureLink = {
+  residual: 'heatOfPair',
+  at: SIDE,
+  otherwise: -SIDE,
+  because: 'the current is already high for this plate',
+};
 
 /** Voltage and wire speed out of balance, and the arc control. Which of a pair holds is told by heat. */
 export const SETTINGS_CAUSES: readonly Cause[] = [
@@ -13,6 +27,7 @@ export const SETTINGS_CAUSES: readonly Cause[] = [
     plain: 'The arc is too short for this wire speed.',
     group: 'settings',
     prior: 0.075,
+    priorFactors: [IN_PULSE],
     exclusive: 'imbalance',
     figures: [UNDER, COLD],
     links: [
@@ -45,6 +60,7 @@ export const SETTINGS_CAUSES: readonly Cause[] = [
     plain: 'More wire than the voltage can melt, and heat enough already.',
     group: 'settings',
     prior: 0.045,
+    priorFactors: [IN_PULSE],
     exclusive: 'imbalance',
     figures: [UNDER, HOT],
     links: [
@@ -76,8 +92,9 @@ export const SETTINGS_CAUSES: readonly Cause[] = [
     plain: 'The arc is too long for this wire speed.',
     group: 'settings',
     prior: 0.065,
+    priorFactors: [IN_PULSE],
     exclusive: 'imbalance',
-    figures: [OVER, { ...HOT, at: 0.5 }],
+    figures: [OVER, { ...HOT, because: 'the current is not too little for this plate' }],
     links: [
       ['bead-flat', 0.75, 'a long arc spreads the puddle wide'],
       ['sound-hiss', 0.65, 'the wire no longer touches: no crackle'],
@@ -108,8 +125,9 @@ export const SETTINGS_CAUSES: readonly Cause[] = [
     plain: 'Too little wire for the voltage, and not heat enough.',
     group: 'settings',
     prior: 0.045,
+    priorFactors: [IN_PULSE],
     exclusive: 'imbalance',
-    figures: [OVER, { residual: 'heat', at: -1.6, because: 'the current is low for this plate' }],
+    figures: [OVER, { ...COLD, because: 'the current is low for this plate' }],
     links: [
       ['wire-burns-back', 0.65, 'the arc melts wire faster than it comes'],
       ['arc-long', 0.5, 'the wire end melts high up'],

@@ -125,6 +125,11 @@ export const RESIDUE: readonly Finding[] = [
     plain: 'White, woolly powder beside the bead.',
     sense: 'see',
     leak: 0.003,
+    leakWhen: {
+      when: { wireClass: ['tubular-self-shielded'] },
+      leak: 0.6,
+      because: 'the flux of this wire leaves white powder beside every bead',
+    },
     mistakenFor: 'grey dust from aluminium or primer',
     words: ['zinc oxide', 'white smoke', 'cotton'],
     drawing: { view: 'top', bead: { tint: 'white', fume: 0.6 } },

@@ -3,6 +3,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, renderHook, waitFor } from '@testing-library/react';
 import { useEffect, useState, type ReactNode } from 'react';
 import { answer } from '@/core/answer';
+import type { Rig } from '@/core/case/schema';
 import { EXAMPLE_CASE } from '@/core/cases/example';
 import type { Changed, WaitingChange } from '@/core/record/change-schema';
 import type { Bead, Coupon, NewBead } from '@/core/record/schema';
@@ -43,7 +44,7 @@ function server() {
     id: ID(2),
     rigId: ID(3),
     fittedAt: '2026-05-01T08:00:00.000Z',
-    rig: EXAMPLE_CASE.rig!,
+    rig: EXAMPLE_CASE.rig as Rig,
     arcControlRising: 'softer' as const,
     display: 'digital' as const,
     assumed: false,
@@ -100,7 +101,7 @@ function server() {
     await state.hold;
     return { ok: true, status: 200, json: async () => JSON.parse(JSON.stringify(coupon())) } as Response;
   };
-  return { beads, sent, state, request, coupon };
+  return { beads, sent, state, setup, request, coupon };
 }
 
 /** A worker that answers in its own time. */
