@@ -39,6 +39,7 @@ const CORE_ORDER = [
   ['experience'],
   ['diagnosis'],
   ['correction'],
+  ['learning'],
   ['record'],
 ];
 const coreRooms = CORE_ORDER.flatMap((level, i) =>

@@ -52,6 +52,11 @@ export function balanceVoltage(currentA: number, wire: Wire, gas: GasMix): numbe
 
 /** The currents that the laws of balance hold for. */
 export const CURRENT_RANGE_A = { low: 15, high: 500 };
+/** A current brought into the range that the laws of balance hold for. */
+export function withinCurrentRange(currentA: number): number {
+  return Math.max(CURRENT_RANGE_A.low, Math.min(CURRENT_RANGE_A.high, currentA));
+}
+
 /** Halvings to come within a tenth of an amp. */
 const HALVINGS = 13;
 

@@ -6,7 +6,7 @@ import { readRows } from './coefficients';
 import { cylinderMinutes, nozzleReynolds } from './gas-cover';
 import { currentWanted, heatInput, type HeatJob } from './heat';
 import { wireWindow } from './wire-window';
-import { withinCurrentRange } from './reading';
+import { withinCurrentRange } from './balance';
 import { burnThroughRisk, lackOfFusionRisk, porosityRisk, spatterRisk, stubbingRisk, undercutRisk } from './risk';
 import { globularShare, quietCurrent, sprayShare, sprayTransitionCurrent, transferMode } from './transfer';
 import type { Wire } from './wire';

@@ -1,9 +1,9 @@
 import type { Settings } from '../setting/table';
-import { balanceHalfWidth, balanceVoltage, CURRENT_RANGE_A } from './balance';
+import { balanceHalfWidth, withinCurrentRange } from './balance';
 import { depositedArea, filletLeg, penetration } from './bead';
 import { flowWindow, type FlowWindow } from './gas-cover';
 import { heatInput } from './heat';
-import { currentAt, expectedTravel, withWire, type ArcSetup } from './setup';
+import { balancedVolts, currentAt, expectedTravel, withWire, type ArcSetup } from './setup';
 import { usualStickOut } from './stick-out';
 import { sprayShare, transferMode, type Transfer } from './transfer';
 
@@ -25,11 +25,6 @@ export type ArcReading = {
   expectedTravelMmPerMin: number | null;
 };
 
-/** A current brought into the range that the laws of balance hold for. */
-export function withinCurrentRange(currentA: number): number {
-  return Math.max(CURRENT_RANGE_A.low, Math.min(CURRENT_RANGE_A.high, currentA));
-}
-
 type Electrical = Pick<
   ArcReading,
   'currentA' | 'balancedVoltageV' | 'balanceHalfWidthV' | 'voltageErrorV' | 'transfer' | 'expectedTravelMmPerMin'
@@ -49,7 +44,7 @@ function readElectrical(setup: ArcSetup, settings: Settings, stickOutMm: number)
   const speed = settings.wireSpeedMPerMin;
   if (known === null || speed === undefined) return NOTHING_ELECTRICAL;
   const currentA = withinCurrentRange(currentAt(known, speed, stickOutMm));
-  const balancedVoltageV = balanceVoltage(currentA, known.wire, known.gas);
+  const balancedVoltageV = balancedVolts(known, currentA);
   const steady = transferMode(currentA, known.wire, known.gas);
   return {
     currentA,
@@ -75,8 +70,8 @@ function readGeometry(setup: ArcSetup, settings: Settings, { currentA, balancedV
     balancedVoltageV === null
   )
     return { areaMm2: null, legMm: null, penetrationMm: null, heatInputKJPerMm: null };
-  const voltageV = settings.voltageV ?? balancedVoltageV;
-  const areaMm2 = depositedArea(speed, setup.wire, setup.gas, travel);
+  const voltageV = (settings.voltageV ?? balancedVoltageV) + setup.machine.offsetV;
+  const areaMm2 = depositedArea(speed * setup.machine.wireScale, setup.wire, setup.gas, travel);
   return {
     areaMm2,
     legMm: filletLeg(areaMm2),

@@ -3,7 +3,9 @@ import type { BaseMetal, Case, Joint, Position } from '../case/schema';
 import { currentFromWireSpeed, wireSpeedFromCurrent } from './burn-off';
 import { depositedArea } from './bead';
 import { ARC_LENGTH_MM } from './coefficients';
+import { balanceVoltage, currentInBalance, withinCurrentRange } from './balance';
 import { currentWanted } from './heat';
+import { AS_SHOWN, type Machine } from './machine';
 import { quietCurrent, sprayShare } from './transfer';
 import { wireMetal, type Wire } from './wire';
 import { passCeiling, type PassCeiling } from './wire-window';
@@ -32,6 +34,8 @@ export type ArcSetup = {
   /** What is proposed: the same, away from the wild zone under spray. */
   currentAskedA: number | null;
   thinnestMm: number | null;
+  /** How the machine's figures stand to its arc. */
+  machine: Machine;
   /** The tight school of stick-out. */
   tightStickOut: boolean;
 };
@@ -66,8 +70,9 @@ function askedFor(wantedA: number, ceiling: PassCeiling, wire: Wire, gas: GasMix
 /**
  * Reads the surroundings of an arc from a case. What is missing stays unknown, but for the gas of a
  * wire that cannot run without one: its usual mix stands in, and `gasKnown` is false.
+ * @param machine what its rig has taught of its figures
  */
-export function arcSetup(input: Case): ArcSetup {
+export function arcSetup(input: Case, machine: Machine = AS_SHOWN): ArcSetup {
   const { rig = {}, job = {}, preferences = {} } = input;
   const wire =
     rig.wire?.class !== undefined && rig.wire.diameterMm !== undefined
@@ -101,6 +106,7 @@ export function arcSetup(input: Case): ArcSetup {
         ? currentWantedA
         : askedFor(currentWantedA, ceiling, wire, gas),
     thinnestMm: job.thicknessMm === undefined ? null : Math.min(job.thicknessMm, job.otherThicknessMm ?? Infinity),
+    machine,
     tightStickOut: preferences.stickOut === 'tight',
   };
 }
@@ -125,15 +131,12 @@ const SETTLED_A = 0.001;
  * @returns A
  */
 export function currentAt(setup: WireSetup, wireSpeedMPerMin: number, stickOutMm: number): number {
-  const { wire, gas } = setup;
-  let current = currentFromWireSpeed(wireSpeedMPerMin, wire, electrodeExtension(stickOutMm, 0));
+  const { wire, gas, machine } = setup;
+  const runs = wireSpeedMPerMin * machine.wireScale;
+  let current = currentFromWireSpeed(runs, wire, electrodeExtension(stickOutMm, 0));
   // Each turn comes at least three times nearer, since the arc grows by millimetres over some twenty amps.
   for (let turn = 0; turn < MOST_TURNS; turn++) {
-    const next = currentFromWireSpeed(
-      wireSpeedMPerMin,
-      wire,
-      electrodeExtension(stickOutMm, sprayShare(current, wire, gas)),
-    );
+    const next = currentFromWireSpeed(runs, wire, electrodeExtension(stickOutMm, sprayShare(current, wire, gas)));
     if (Math.abs(next - current) < SETTLED_A) return next;
     current = next;
   }
@@ -146,7 +149,20 @@ export function currentAt(setup: WireSetup, wireSpeedMPerMin: number, stickOutMm
  */
 export function wireSpeedAt(setup: WireSetup, currentA: number, stickOutMm: number): number {
   const spray = sprayShare(currentA, setup.wire, setup.gas);
-  return wireSpeedFromCurrent(currentA, setup.wire, electrodeExtension(stickOutMm, spray));
+  return wireSpeedFromCurrent(currentA, setup.wire, electrodeExtension(stickOutMm, spray)) / setup.machine.wireScale;
+}
+
+/**
+ * Volts that this machine shows in balance at a current.
+ * @param currentA brought into the range that the laws of balance hold for
+ */
+export function balancedVolts({ wire, gas, machine }: WireSetup, currentA: number): number {
+  return balanceVoltage(withinCurrentRange(currentA), wire, gas) - machine.offsetV;
+}
+
+/** The current that volts shown on this machine hold in balance, the inverse of {@link balancedVolts}. */
+export function currentBalancedBy({ wire, gas, machine }: WireSetup, voltageV: number): number {
+  return currentInBalance(voltageV + machine.offsetV, wire, gas);
 }
 
 /**
@@ -158,6 +174,6 @@ export function expectedTravel(setup: WireSetup, wireSpeedMPerMin: number): numb
   const thin = Math.min(6, Math.max(0.6, setup.thinnestMm ?? 3));
   const leg = EXPECTED_LEG.baseMm + EXPECTED_LEG.perMm * thin;
   const area = leg ** 2 / 2;
-  const perMetre = depositedArea(wireSpeedMPerMin, setup.wire, setup.gas, 1000);
+  const perMetre = depositedArea(wireSpeedMPerMin * setup.machine.wireScale, setup.wire, setup.gas, 1000);
   return Math.min(900, Math.max(120, (perMetre * 1000) / area));
 }

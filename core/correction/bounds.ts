@@ -1,6 +1,5 @@
-import { balanceVoltage } from '../arc/balance';
-import { flowWindowOf, withinCurrentRange } from '../arc/reading';
-import { currentAt, wireSpeedAt, type WireSetup } from '../arc/setup';
+import { flowWindowOf } from '../arc/reading';
+import { balancedVolts, currentAt, wireSpeedAt, type WireSetup } from '../arc/setup';
 import { usualStickOut } from '../arc/stick-out';
 import { wireWindow, type WireWindow } from '../arc/wire-window';
 import type { Case } from '../case/schema';
@@ -42,8 +41,8 @@ export function boundsFor(input: Case, situation: Situation): Bounds {
   const bounds: Bounds = {
     voltageV: {
       ...range.voltageV,
-      low: withinRange(usable.lowV ?? 0, range.voltageV),
-      high: withinRange(usable.highV ?? Infinity, range.voltageV),
+      low: withinRange((usable.lowV ?? 0) - setup.machine.offsetV, range.voltageV),
+      high: withinRange((usable.highV ?? Infinity) - setup.machine.offsetV, range.voltageV),
     },
     wireSpeedMPerMin: {
       low: reachable(usable.lowA),
@@ -83,7 +82,7 @@ function startingPoint(situation: Situation): Target {
   });
   const stickOutMm = usualStickOut(setup, current).wanted;
   return {
-    voltageV: balanceVoltage(withinCurrentRange(current), setup.wire, setup.gas),
+    voltageV: balancedVolts(setup, current),
     wireSpeedMPerMin: wireSpeedAt(setup, current, stickOutMm),
     stickOutMm,
     gasFlowLPerMin: flowWindowOf(setup, stickOutMm, current)?.wanted ?? 0,
@@ -99,8 +98,8 @@ export function searchStarts(situation: Situation, bounds: Bounds): Target[] {
   const { setup } = situation;
   const today = Object.fromEntries(MAIN_SETTINGS.map((name) => [name, situation.today[name] ?? model[name]])) as Target;
   const balanced = (from: Target): Target => {
-    const current = withinCurrentRange(currentAt(setup, from.wireSpeedMPerMin, from.stickOutMm));
-    return { ...from, voltageV: balanceVoltage(current, setup.wire, setup.gas) };
+    const current = currentAt(setup, from.wireSpeedMPerMin, from.stickOutMm);
+    return { ...from, voltageV: balancedVolts(setup, current) };
   };
   const tidy = { ...today, stickOutMm: model.stickOutMm, gasFlowLPerMin: model.gasFlowLPerMin };
   return [today, balanced(today), tidy, balanced(tidy), model];

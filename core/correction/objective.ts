@@ -1,5 +1,5 @@
-import { balanceHalfWidth, balanceVoltage } from '../arc/balance';
-import { flowWindowOf, withinCurrentRange } from '../arc/reading';
+import { balanceHalfWidth, withinCurrentRange } from '../arc/balance';
+import { flowWindowOf } from '../arc/reading';
 import {
   burnBackRisk,
   burnThroughRisk,
@@ -9,7 +9,7 @@ import {
   stubbingRisk,
   undercutRisk,
 } from '../arc/risk';
-import { currentAt, expectedTravel, type WireSetup } from '../arc/setup';
+import { balancedVolts, currentAt, expectedTravel, type WireSetup } from '../arc/setup';
 import { usualStickOut } from '../arc/stick-out';
 import { globularShare } from '../arc/transfer';
 import { HEAT_UNIT } from '../diagnosis/residuals';
@@ -72,7 +72,7 @@ type Arc = { currentA: number; off: number; heat: number; halfWidth: number };
 function arcAt({ setup }: Situation, target: Target): Arc {
   const currentA = withinCurrentRange(currentAt(setup, target.wireSpeedMPerMin, target.stickOutMm));
   const halfWidth = balanceHalfWidth(currentA, setup.wire, setup.gas);
-  const off = setup.pulse ? 0 : (target.voltageV - balanceVoltage(currentA, setup.wire, setup.gas)) / halfWidth;
+  const off = setup.pulse ? 0 : (target.voltageV - balancedVolts(setup, currentA)) / halfWidth;
   return { currentA, off, heat: setup.currentAskedA === null ? 1 : currentA / setup.currentAskedA, halfWidth };
 }
 

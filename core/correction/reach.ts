@@ -1,7 +1,6 @@
-import { balanceVoltage } from '../arc/balance';
+import { withinCurrentRange } from '../arc/balance';
 import { passesFor } from '../arc/passes';
-import { withinCurrentRange } from '../arc/reading';
-import { currentAt } from '../arc/setup';
+import { balancedVolts, currentAt } from '../arc/setup';
 import { isTubular } from '../arc/wire';
 import { wireWindow } from '../arc/wire-window';
 import type { Situation, Target } from './objective';
@@ -22,7 +21,7 @@ function limitOf({ setup }: Situation, bounds: Bounds, corrected: Target, curren
   const { voltageV, wireSpeedMPerMin: speed } = bounds;
   const wanted = withinCurrentRange(setup.currentAskedA ?? currentA);
   const atTopOfWire = corrected.wireSpeedMPerMin >= speed.high - AT_THE_END.wireMPerMin;
-  const volts = balanceVoltage(wanted, wire, setup.gas);
+  const volts = balancedVolts(setup, wanted);
   if (corrected.voltageV >= voltageV.high - AT_THE_END.volts && volts > voltageV.high + VOLTS_SHORT_V)
     return `this machine stops at ${voltageV.high} V, which holds an arc of about ${Math.round(currentA)} A; that current would want ${volts.toFixed(1)} V`;
   if (ceiling?.by === 'position' && currentA >= SHORT.cold * ceiling.currentA)

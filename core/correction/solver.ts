@@ -1,6 +1,4 @@
-import { balanceVoltage } from '../arc/balance';
-import { withinCurrentRange } from '../arc/reading';
-import { currentAt } from '../arc/setup';
+import { balancedVolts, currentAt } from '../arc/setup';
 import { roundToStep } from '../quantity/units';
 import { dialToValue, valueToDial } from '../setting/dial';
 import { dialFor, type Dials } from '../setting/dials';
@@ -63,8 +61,9 @@ function alongTheValley(
   const { setup } = situation;
   const points = Array.from({ length: ALONG_THE_VALLEY }, (_, i) => {
     const wireSpeedMPerMin = low + ((high - low) * i) / (ALONG_THE_VALLEY - 1);
-    const current = withinCurrentRange(currentAt(setup, wireSpeedMPerMin, start.stickOutMm));
-    const voltageV = free.includes('voltageV') ? balanceVoltage(current, setup.wire, setup.gas) : start.voltageV;
+    const voltageV = free.includes('voltageV')
+      ? balancedVolts(setup, currentAt(setup, wireSpeedMPerMin, start.stickOutMm))
+      : start.voltageV;
     return clampTarget({ ...start, wireSpeedMPerMin, voltageV }, bounds, free);
   });
   return [points.reduce((least, point) => (objective(situation, point) < objective(situation, least) ? point : least))];

@@ -61,7 +61,7 @@ function background(engine: Engine, input: Case, setup: ArcSetup, residuals: Res
  */
 export function diagnose(standard: Engine, input: Case, experience?: Experience): Diagnosis {
   const { settings = {}, findings = {} } = input;
-  const setup = arcSetup(input);
+  const setup = arcSetup(input, experience?.machine);
   const taught = experience === undefined ? standard : taughtBy(standard, experience);
   const engine = inCircumstances(taught, input, setup);
   const arc = readArc(setup, settings);

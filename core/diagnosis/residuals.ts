@@ -1,9 +1,9 @@
 import { globularShare, isUnstableGas, sprayTransitionCurrent } from '../arc/transfer';
-import { balanceTolerance, currentInBalance } from '../arc/balance';
+import { balanceTolerance } from '../arc/balance';
 import { BURN_OFF, GAS, HEAT_WANTED, BALANCE } from '../arc/coefficients';
 import type { FlowWindow } from '../arc/gas-cover';
 import { readArc, type ArcReading } from '../arc/reading';
-import type { ArcSetup } from '../arc/setup';
+import { currentBalancedBy, withWire, type ArcSetup } from '../arc/setup';
 import { usualStickOut } from '../arc/stick-out';
 import { isTubular, wireMetal } from '../arc/wire';
 import type { Case } from '../case/schema';
@@ -28,6 +28,8 @@ export const MOST_WEIGHT = 4.5;
  * off by comes on top, from the tolerance of its coefficients.
  */
 const VOLTS_OFF: Record<Reading, number> = { digital: 0.5, dial: 1.3, estimate: 2.1 };
+/** Of a meter that is known, what is left from one bead to the next. */
+const STEADY_METER = 0.6;
 const SHARE_OFF: Record<Reading, number> = { digital: 0.04, dial: 0.12, estimate: 0.2 };
 
 /** How much less the volts say when the machine pulses. */
@@ -112,8 +114,9 @@ const CLEARLY_APART = 1.5;
 function heatOfPair(setup: ArcSetup, { voltageV }: Settings, currentA: number): number {
   const asked = setup.currentAskedA ?? currentA;
   const byWire = Math.log(currentA / asked) / HEAT_UNIT;
-  if (voltageV === undefined || setup.wire === null) return Math.max(-1, Math.min(1, byWire / 2));
-  const byVolts = Math.log(currentInBalance(voltageV, setup.wire, setup.gas) / asked) / HEAT_UNIT;
+  const known = withWire(setup);
+  if (voltageV === undefined || known === null) return Math.max(-1, Math.min(1, byWire / 2));
+  const byVolts = Math.log(currentBalancedBy(known, voltageV) / asked) / HEAT_UNIT;
   return ((byWire + byVolts) / 2) * Math.min(1, Math.abs(byWire - byVolts) / CLEARLY_APART);
 }
 
@@ -156,15 +159,18 @@ export function residualsOf(input: Case, setup: ArcSetup, reading: ArcReading): 
   const residuals = rigResiduals(setup, input);
   const wireShare = SHARE_OFF[readingOf(input, 'wireSpeedMPerMin')];
   const arc = atUsualStickOut(setup, settings, reading);
-  const currentOff = Math.hypot(wireShare, BURN_OFF.arcTerm.tolerance);
+  const { sure } = setup.machine;
+  // What a rig has taught of its figures stands in for what the laws and a strange meter may be off by.
+  const currentOff =
+    sure === null ? Math.hypot(wireShare, BURN_OFF.arcTerm.tolerance) : Math.hypot(wireShare / 2, sure.wireScaleSd);
   if (setup.wire !== null && arc.voltageErrorV !== null && arc.balanceHalfWidthV !== null && arc.currentA !== null) {
     // Volts are off by the meter and the cables; the balance by the current and by the offset of gas and wire.
     const balanceOff = BALANCE.slopeVPerA.value * arc.currentA * currentOff;
-    const offsetOff = balanceTolerance(arc.currentA, setup.wire, setup.gas);
+    const offsetOff = sure === null ? balanceTolerance(arc.currentA, setup.wire, setup.gas) : sure.offsetSdV;
+    const voltsOff = VOLTS_OFF[readingOf(input, 'voltageV')] * (sure === null ? 1 : STEADY_METER);
     // In pulse the meter shows an average that the load line says little about.
     const pulse = setup.pulse ? PULSE_WIDER : 1;
-    const spread =
-      (pulse * Math.hypot(VOLTS_OFF[readingOf(input, 'voltageV')], balanceOff, offsetOff)) / arc.balanceHalfWidthV;
+    const spread = (pulse * Math.hypot(voltsOff, balanceOff, offsetOff)) / arc.balanceHalfWidthV;
     residuals.balance = { value: arc.voltageErrorV / arc.balanceHalfWidthV, spread };
   }
   if (reading.currentA !== null && !setup.pulse) {

@@ -1,3 +1,4 @@
+import type { Machine } from '../arc/machine';
 import type { CauseId, StatedId } from '../evidence/ids';
 
 /**
@@ -5,6 +6,8 @@ import type { CauseId, StatedId } from '../evidence/ids';
  * since the part in question was last replaced.
  */
 export type Experience = {
+  /** How its figures stand to its arc. */
+  machine?: Machine;
   /** How often a cause was confirmed by its cure, of how many bad beads. */
   causes?: { cause: CauseId; confirmed: number; beads: number }[];
   /** How often a confirmed cause brought out a finding, of how often it was looked for. */

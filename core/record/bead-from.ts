@@ -2,6 +2,7 @@ import type { Answer } from '../answer';
 import { appearanceDifference } from '../bead/appearance';
 import type { Case } from '../case/schema';
 import { movesNow, nextSettings } from '../correction/next-settings';
+import { carriedFindings, curedBy } from './carried';
 import { emptyDraft, type Draft } from './draft';
 import type { Habits } from './habits';
 import { takenMove } from './move-words';
@@ -46,7 +47,8 @@ export function beadFrom(
 }
 
 /**
- * The draft of the bead after one that was logged: its settings with the change that was decided on, nothing seen yet.
+ * The draft of the bead after one that was logged: its settings with the change that was decided on, and of what was
+ * found only what still holds.
  * @param id of the new draft
  */
 export function draftAfter(draft: Draft, answer: Answer, changes: Habits['changes'], id: string): Draft {
@@ -54,16 +56,21 @@ export function draftAfter(draft: Draft, answer: Answer, changes: Habits['change
     ...emptyDraft(id),
     readings: draft.readings,
     settings: nextSettings(draft.settings, answer.correction, changes),
+    findings: carriedFindings(draft.findings, curedBy(movesNow(answer.correction, changes))),
   };
 }
 
 /** The draft of the next bead on a coupon, from the last one that was logged on it; empty where there is none. */
-export function draftFromLast(last: Pick<Bead, 'settings' | 'move'> | null, id: string): Draft {
+export function draftFromLast(last: Pick<Bead, 'settings' | 'findings' | 'move'> | null, id: string): Draft {
   if (last === null) return emptyDraft(id);
-  const { settings, move } = last;
+  const { settings, findings, move } = last;
   const turned =
     move?.kind === 'setting' && move.setting !== undefined && move.to !== undefined ? { [move.setting]: move.to } : {};
-  return { ...emptyDraft(id), settings: { ...settings, ...turned } };
+  return {
+    ...emptyDraft(id),
+    settings: { ...settings, ...turned },
+    findings: carriedFindings(findings, curedBy(move === null ? [] : [move])),
+  };
 }
 
 /** The draft that a bead was logged from, to go on with it. @param id of the new draft */

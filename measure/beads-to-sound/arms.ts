@@ -1,0 +1,229 @@
+import { answer } from '../../core/answer';
+import { CASE_FORMAT, type Case, type FindingState } from '../../core/case/schema';
+import { movesNow, nextSettings } from '../../core/correction/next-settings';
+import { ENGINE } from '../../core/engine';
+import { isCheckId, type CauseId, type CheckId } from '../../core/evidence/ids';
+import type { Experience } from '../../core/experience/experience';
+import { carriedFindings } from '../../core/record/carried';
+import { afterBead, beforeBeads, machineOf, type MachineBelief } from '../../core/learning/machine-belief';
+import { looked, reported, type Bead, type Knobs } from './bead';
+import type { Fault } from './faults';
+import {
+  balanceOf,
+  usualStickOut,
+  wantedCurrent,
+  wantedFlow,
+  wireFor,
+  type Job,
+  type Machine,
+  type Random,
+} from './world';
+
+/** What a welder does after a bead: turns knobs, and cures what is thought to be wrong. */
+export type Step = { knobs: Knobs; cures: CauseId[] };
+
+/** A way of getting from a bad bead to a sound one. It sees what a welder sees; the faults only answer its looks. */
+export type Arm = {
+  name: string;
+  /** Begins a machine that nothing is known of. */
+  begin: (machine: Machine) => void;
+  start: (job: Job) => Knobs;
+  /** What is done after a bead that is not sound. */
+  next: (job: Job, knobs: Knobs, bead: Bead, faults: readonly Fault[], random: Random) => Step;
+  /** The bead was sound. */
+  done: (job: Job, knobs: Knobs, bead: Bead, random: Random) => void;
+};
+
+/** The chart's figures: the laws as everybody has them, the machine taken by its word. */
+function chartKnobs(machine: Machine, job: Job): Knobs {
+  const usual: Machine = {
+    ...machine,
+    burn: 1,
+    resistance: 1,
+    balanceV: 0,
+    transition: 1,
+    plate: 1,
+    offsetV: 0,
+    scale: 1,
+  };
+  const current = wantedCurrent(usual, job).chart;
+  const stickOutMm = Math.round(usualStickOut(usual, current));
+  return {
+    voltageV: Number(balanceOf(usual, current).volts.toFixed(1)),
+    wireSpeedMPerMin: Number(wireFor(usual, current, stickOutMm).toFixed(1)),
+    stickOutMm,
+    gasFlowLPerMin: Math.round(wantedFlow(usual)),
+  };
+}
+
+/** Looks at the rig between two beads. */
+const LOOKS_A_BEAD = 2;
+
+/** The product: its first move each time, with or without what the rig has taught. */
+export function product(learns: boolean): Arm {
+  let machine: Machine;
+  let belief: MachineBelief;
+  let carried: Record<string, FindingState> = {};
+  const experience = (): Experience | undefined =>
+    learns && belief.beads > 0 ? { machine: machineOf(belief) } : undefined;
+  const caseOf = (
+    { thicknessMm, joint, position }: Job,
+    settings: Case['settings'],
+    findings: Case['findings'],
+  ): Case => ({
+    format: CASE_FORMAT,
+    job: { baseMetal: machine.metal, thicknessMm, joint, position },
+    rig: {
+      process:
+        machine.gas === null
+          ? 'fcaw-self-shielded'
+          : machine.wire.class === 'tubular-gas-shielded'
+            ? 'fcaw-gas-shielded'
+            : 'gmaw',
+      wire: machine.wire,
+      gas: machine.gas,
+      polarity: machine.gas === null ? 'electrode-negative' : 'electrode-positive',
+      nozzleBoreMm: machine.boreMm,
+    },
+    settings,
+    findings,
+  });
+  const stated = (job: Job, knobs: Knobs, findings: Record<string, FindingState>): Case => {
+    const { gasFlowLPerMin, ...rest } = knobs;
+    return caseOf(job, machine.gas === null ? rest : { ...rest, gasFlowLPerMin }, findings);
+  };
+  const asKnobs = (settings: NonNullable<Case['settings']>): Knobs => ({
+    voltageV: settings.voltageV ?? 0,
+    wireSpeedMPerMin: settings.wireSpeedMPerMin ?? 0,
+    stickOutMm: settings.stickOutMm ?? 12,
+    gasFlowLPerMin: settings.gasFlowLPerMin ?? 0,
+  });
+  return {
+    name: learns ? '(a) this product' : '(b) without experience',
+    begin: (one) => {
+      machine = one;
+      belief = beforeBeads();
+    },
+    start: (job) => {
+      carried = {};
+      return asKnobs(answer(caseOf(job, {}, {}), experience()).correction.settings);
+    },
+    next: (job, knobs, bead, faults, random) => {
+      const findings: Record<string, FindingState> = { ...carried, ...reported(bead, random) };
+      let said = answer(stated(job, knobs, findings), experience());
+      for (let look = 0; look < LOOKS_A_BEAD; look++) {
+        const check = said.nextChecks
+          .map(({ check: id }) => id)
+          .find((id) => isCheckId(id) && findings[id] === undefined);
+        if (check === undefined) break;
+        findings[check] = looked(check as CheckId, faults, random);
+        said = answer(stated(job, knobs, findings), experience());
+      }
+      const input = stated(job, knobs, findings);
+      if (learns) belief = afterBead(ENGINE, belief, { input, sound: false });
+      const moves = movesNow(said.correction, 'one');
+      const cures = moves.flatMap((move) => (move.kind === 'remedy' ? [move.cause] : []));
+      // With nothing to turn and nothing said to be cured, the likeliest is seen to.
+      if (moves.length === 0 && said.causes.length > 0) cures.push(said.causes[0].cause);
+      carried = carriedFindings(findings, cures);
+      return {
+        knobs: { ...knobs, ...asKnobs({ ...knobs, ...nextSettings(input.settings ?? {}, said.correction, 'one') }) },
+        cures,
+      };
+    },
+    done: (job, knobs, bead, random) => {
+      if (learns)
+        belief = afterBead(ENGINE, belief, { input: stated(job, knobs, reported(bead, random)), sound: true });
+    },
+  };
+}
+
+/** What each symptom makes a welder do who goes by it alone, the loudest first. */
+type Symptom = { shows: string[]; act: (knobs: Knobs, times: number) => Step };
+const turn = (knobs: Knobs, change: Partial<Knobs>): Step => ({ knobs: { ...knobs, ...change }, cures: [] });
+const cure =
+  (...causes: CauseId[]) =>
+  (knobs: Knobs, times: number): Step => ({ knobs, cures: [causes[times % causes.length]] });
+const SYMPTOMS: Symptom[] = [
+  {
+    shows: ['wire-stubs', 'sound-popping', 'bead-ropey'],
+    act: (knobs, times) =>
+      times % 3 === 2
+        ? turn(knobs, { wireSpeedMPerMin: 0.9 * knobs.wireSpeedMPerMin })
+        : turn(knobs, { voltageV: knobs.voltageV + 1 }),
+  },
+  {
+    shows: ['bead-flat', 'sound-hiss', 'arc-long', 'wire-burns-back', 'spatter-big-drops'],
+    act: (knobs, times) =>
+      times % 3 === 2
+        ? turn(knobs, { wireSpeedMPerMin: 1.1 * knobs.wireSpeedMPerMin })
+        : turn(knobs, { voltageV: knobs.voltageV - 1 }),
+  },
+  {
+    shows: ['back-no-mark', 'toe-cold-lap'],
+    act: (knobs) => turn(knobs, { wireSpeedMPerMin: 1.1 * knobs.wireSpeedMPerMin }),
+  },
+  {
+    shows: ['holes-through', 'back-burned-through', 'back-heavy', 'bead-sunken'],
+    act: (knobs) => turn(knobs, { wireSpeedMPerMin: 0.9 * knobs.wireSpeedMPerMin }),
+  },
+  {
+    shows: [
+      'holes-scattered',
+      'holes-one-spot',
+      'residue-oxide',
+      'residue-black-soot',
+      'no-gas-heard',
+      'nozzle-clogged',
+    ],
+    act: cure('nozzle-blocked', 'plate-dirty', 'gas-empty', 'gas-leak', 'draught', 'wire-damp'),
+  },
+  {
+    shows: ['sound-sputter', 'arc-wanders', 'wire-surges'],
+    act: cure('tip-worn', 'liner-dirty', 'clamp-poor', 'roll-loose'),
+  },
+  { shows: ['holes-crater', 'crack-crater'], act: cure('crater-unfilled') },
+  { shows: ['start-poor'], act: cure('wire-untrimmed', 'clamp-poor') },
+  { shows: ['bead-narrow', 'ripples-pointed'], act: cure('travel-fast') },
+  { shows: ['bead-piled'], act: cure('travel-slow', 'behind-puddle') },
+  { shows: ['legs-unequal'], act: cure('angle-work') },
+];
+
+/** Trial and error: the loudest symptom, one volt or ten per cent of wire at a time. */
+export function trialAndError(): Arm {
+  let machine: Machine;
+  const times = new Map<Symptom, number>();
+  return {
+    name: '(c) trial and error',
+    begin: (one) => void (machine = one),
+    start: (job) => {
+      times.clear();
+      return chartKnobs(machine, job);
+    },
+    next: (_, knobs, bead, __, random) => {
+      const said = reported(bead, random);
+      const loud = SYMPTOMS.map((symptom) => ({
+        symptom,
+        count: symptom.shows.filter((id) => said[id] === 'present').length,
+      }));
+      const loudest = loud.reduce((most, one) => (one.count > most.count ? one : most));
+      if (loudest.count === 0) return { knobs, cures: [] };
+      const before = times.get(loudest.symptom) ?? 0;
+      times.set(loudest.symptom, before + 1);
+      return loudest.symptom.act(knobs, before);
+    },
+    done: () => undefined,
+  };
+}
+
+/** The chart value left alone: run again until it happens to be sound. */
+export function chart(): Arm {
+  let machine: Machine;
+  return {
+    name: '(d) chart left alone',
+    begin: (one) => void (machine = one),
+    start: (job) => chartKnobs(machine, job),
+    next: (_, knobs) => ({ knobs, cures: [] }),
+    done: () => undefined,
+  };
+}

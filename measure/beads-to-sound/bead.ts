@@ -1,0 +1,160 @@
+import type { CheckId, FindingId } from '../../core/evidence/ids';
+import type { Fault } from './faults';
+import {
+  balanceOf,
+  currentOf,
+  isWild,
+  normal,
+  usualStickOut,
+  wantedCurrent,
+  wantedFlow,
+  type Job,
+  type Machine,
+  type Random,
+} from './world';
+
+/** What the knobs of a machine are set to, as it shows them. */
+export type Knobs = { voltageV: number; wireSpeedMPerMin: number; stickOutMm: number; gasFlowLPerMin: number };
+
+/** A bead as it truly is. */
+export type Bead = { sound: boolean; burnedThrough: boolean; shows: Set<FindingId> };
+
+/** What can be seen or heard of a bead. */
+const TROUBLE: readonly FindingId[] = [
+  'bead-ropey',
+  'bead-flat',
+  'bead-sunken',
+  'bead-narrow',
+  'bead-piled',
+  'bead-uneven',
+  'ripples-pointed',
+  'legs-unequal',
+  'toe-cold-lap',
+  'toe-undercut',
+  'holes-scattered',
+  'holes-crater',
+  'holes-start',
+  'holes-one-spot',
+  'holes-through',
+  'back-no-mark',
+  'back-heavy',
+  'back-burned-through',
+  'spatter-fine',
+  'spatter-heavy',
+  'spatter-big-drops',
+  'nozzle-clogged',
+  'sound-popping',
+  'sound-hiss',
+  'sound-sputter',
+  'sound-plop',
+  'wire-stubs',
+  'wire-burns-back',
+  'wire-surges',
+  'arc-wanders',
+  'arc-long',
+  'start-poor',
+  'no-gas-heard',
+  'residue-black-soot',
+  'residue-oxide',
+  'crack-crater',
+];
+const GOOD: readonly FindingId[] = ['sound-crisp', 'toe-wetted', 'bead-even'];
+
+const within = (x: number): number => Math.max(0, Math.min(1, x));
+
+/** Runs a bead: what the figures and the faults make of it. */
+export function runBead(machine: Machine, job: Job, knobs: Knobs, faults: readonly Fault[], random: Random): Bead {
+  const shows = new Set<FindingId>();
+  const maybe = (id: FindingId, chance: number): void => void (random() < chance && shows.add(id));
+  const stickOut = Math.max(3, knobs.stickOutMm + 0.7 * normal(random));
+  const current = currentOf(machine, knobs.wireSpeedMPerMin * machine.scale, stickOut);
+  const { volts, halfWidth } = balanceOf(machine, current);
+  const off = (knobs.voltageV + machine.offsetV - volts) / halfWidth;
+  const heat = current / wantedCurrent(machine, job).truly;
+  const sheet = job.thicknessMm <= 1.5;
+  const [coldest, hottest] = sheet ? [0.75, 1.35] : [0.8, 1.25];
+
+  const short = within((-off - 0.9) / 0.9);
+  for (const [id, chance] of [
+    ['wire-stubs', 0.75],
+    ['bead-ropey', 0.75],
+    ['sound-popping', 0.65],
+    ['toe-cold-lap', 0.4],
+    ['spatter-heavy', 0.35],
+  ] as const)
+    maybe(id, chance * short);
+  const long = within((off - 0.9) / 0.9);
+  for (const [id, chance] of [
+    ['bead-flat', 0.7],
+    ['sound-hiss', 0.65],
+    ['arc-long', 0.6],
+    ['toe-undercut', 0.4],
+    ['spatter-big-drops', 0.35],
+    ['wire-burns-back', 0.35],
+  ] as const)
+    maybe(id, chance * long);
+  const cold = within(Math.log(coldest / heat) / 0.12 + 0.4);
+  for (const [id, chance] of [
+    ['back-no-mark', 0.7],
+    ['bead-ropey', 0.5],
+    ['toe-cold-lap', 0.55],
+  ] as const)
+    maybe(id, chance * cold);
+  const hot = within(Math.log(heat / hottest) / 0.12 + 0.4);
+  for (const [id, chance] of [
+    ['back-heavy', 0.6],
+    ['bead-sunken', 0.45],
+    ['toe-undercut', 0.2],
+  ] as const)
+    maybe(id, chance * hot);
+  const thin = job.thicknessMm <= 4;
+  const burnedThrough = heat > hottest * 1.15 && random() < within((heat - hottest) * (thin ? 1.6 : 0.3));
+  if (burnedThrough) for (const id of ['holes-through', 'back-burned-through'] as const) maybe(id, 0.85);
+  const wanted = wantedFlow(machine);
+  const covered = wanted === 0 || (knobs.gasFlowLPerMin > 0.55 * wanted && knobs.gasFlowLPerMin < 2.2 * wanted);
+  if (!covered)
+    for (const [id, chance] of [
+      ['holes-scattered', 0.7],
+      ['residue-oxide', 0.35],
+    ] as const)
+      maybe(id, chance);
+  const wild = isWild(machine, current);
+  if (wild)
+    for (const [id, chance] of [
+      ['spatter-big-drops', 0.55],
+      ['spatter-heavy', 0.5],
+      ['sound-plop', 0.45],
+    ] as const)
+      maybe(id, chance);
+  const usual = usualStickOut(machine, current);
+  const distance = stickOut > usual - 5 && stickOut < usual + 7;
+  for (const fault of faults) for (const [id, chance] of fault.shows) maybe(id, chance);
+
+  const sound =
+    Math.abs(off) <= 1.2 && heat >= coldest && heat <= hottest && covered && distance && !wild && faults.length === 0;
+  if (Math.abs(off) < 1.1 && !wild) maybe('sound-crisp', 0.85);
+  if (off > -1 && heat > coldest) maybe('toe-wetted', 0.8);
+  if (sound) maybe('bead-even', 0.85);
+  return { sound, burnedThrough, shows };
+}
+
+/** How often a welder looks for a thing at all; what of it is overlooked, and what is seen that is not there. */
+const LOOKS = 0.7;
+export const EYE = { misses: 0.15, invents: 0.03 };
+
+/** What a welder reports of a bead: states by finding. */
+export function reported({ shows }: Bead, random: Random): Record<string, 'present' | 'absent'> {
+  const said: Record<string, 'present' | 'absent'> = {};
+  for (const id of [...TROUBLE, ...GOOD]) {
+    if (random() >= LOOKS) continue;
+    const seen = shows.has(id) ? random() >= EYE.misses : random() < EYE.invents;
+    said[id] = seen ? 'present' : 'absent';
+  }
+  return said;
+}
+
+/** What a look at the rig shows: its fault nine times in ten where it is there. */
+export function looked(check: CheckId, faults: readonly Fault[], random: Random): 'present' | 'absent' {
+  const there = faults.some((fault) => fault.check === check);
+  return random() < (there ? 0.9 : 0.03) ? 'present' : 'absent';
+}
