@@ -239,4 +239,23 @@ describe('correction', () => {
     for (const much of [30, 35, 45]) expect(flow(much)).toBeLessThan(18);
     for (const little of [4, 5, 6, 7]) expect(flow(little)).toBeGreaterThanOrEqual(8);
   });
+
+  it('brings a current out of the wild zone under spray by its figures', () => {
+    const found = answer(
+      variant({
+        rig: { wire: { class: 'solid-steel', diameterMm: 1.2 }, gas: { argonPct: 92, co2Pct: 8 }, nozzleBoreMm: 16 },
+        job: { thicknessMm: 8, otherThicknessMm: 8, joint: 'butt', position: 'flat' },
+        settings: { voltageV: 24.5, wireSpeedMPerMin: 5.6, stickOutMm: 14, gasFlowLPerMin: 16 },
+        findings: { 'spatter-big-drops': 'present', 'spatter-heavy': 'present', 'sound-plop': 'present' },
+      }),
+    );
+    expect(found.causes[0].cause).toBe('transfer-between');
+    const turned = settingsMoved(found.correction.moves);
+    expect(turned.map(({ setting }) => setting)).toContain('wireSpeedMPerMin');
+    expect(turned[0].because).toMatch(/drops are big and wild/);
+    expect(found.correction.moves.every(({ kind }) => kind === 'setting')).toBe(true);
+    const away = (amps: number): number => Math.abs(amps / 239 - 1);
+    expect(away(found.correction.after!.currentA!)).toBeGreaterThan(away(found.correction.before!.currentA!));
+    expect(away(found.correction.after!.currentA!)).toBeGreaterThan(0.08);
+  });
 });

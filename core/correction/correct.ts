@@ -121,6 +121,7 @@ export function correct(engine: Engine, input: Case, diagnosis: Diagnosis): Corr
   const mayTurn = free.filter((name) => name !== held || situation.today[name] === null);
   const to = solve(situation, bounds, starts, mayTurn, input.rig?.dials);
   const moves = movesTo(work, situation, starts[0], to);
+  const isTurned = moves.some(({ kind }) => kind === 'setting');
   const technique = techniqueMoves(work, expectedTravel(situation.setup, to.wireSpeedMPerMin));
 
   const other = turnedFirst(moves);
@@ -145,7 +146,8 @@ export function correct(engine: Engine, input: Case, diagnosis: Diagnosis): Corr
   const arcAfter = readArc(diagnosis.setup, settings);
   const correction: Correction = {
     settings,
-    moves: [...remedies, ...moves, ...technique],
+    // Where a current in the wild zone is turned out of it, the figures are the remedy.
+    moves: [...remedies.filter(({ cause: id }) => !(isTurned && id === 'transfer-between')), ...moves, ...technique],
     alternative: {
       moves: otherTarget === null ? [] : movesTo(work, situation, starts[0], otherTarget),
       after: otherTarget === null ? null : effectOf(readArc(diagnosis.setup, { ...today, ...otherTarget })),

@@ -17,6 +17,14 @@ const heat = (causes: readonly CauseId[], because: string, expect: string): Grou
 const UNDER = ['voltage-low', 'wire-fast'] as const;
 const OVER = ['voltage-high', 'wire-slow'] as const;
 
+const WILD: Ground = {
+  causes: ['transfer-between'],
+  words: {
+    because: 'Between short arc and spray the drops are big and wild.',
+    expect: 'small drops and little spatter: an even crackle below, a quiet hiss above',
+  },
+};
+
 /** What can speak for each turn. The words are those of the turn, whichever cause of a pair it answers. */
 const GROUNDS: Record<MainSetting, Record<Way, readonly Ground[]>> = {
   voltageV: {
@@ -29,6 +37,7 @@ const GROUNDS: Record<MainSetting, Record<Way, readonly Ground[]>> = {
         },
       },
       heat(['heat-low'], HOTTER, 'the same crackle, fuller; a hotter bead that wets in and marks the back'),
+      WILD,
     ],
     down: [
       {
@@ -39,6 +48,7 @@ const GROUNDS: Record<MainSetting, Record<Way, readonly Ground[]>> = {
         },
       },
       heat(['heat-high'], COOLER, 'the same crackle, quieter; a cooler bead that stays in the joint'),
+      WILD,
     ],
   },
   wireSpeedMPerMin: {
@@ -51,6 +61,7 @@ const GROUNDS: Record<MainSetting, Record<Way, readonly Ground[]>> = {
         },
       },
       heat(['heat-low'], HOTTER, 'the same crackle, fuller; a hotter bead that wets in and marks the back'),
+      WILD,
     ],
     down: [
       {
@@ -61,6 +72,7 @@ const GROUNDS: Record<MainSetting, Record<Way, readonly Ground[]>> = {
         },
       },
       heat(['heat-high'], COOLER, 'the same crackle, quieter; a cooler bead that stays in the joint'),
+      WILD,
     ],
   },
   stickOutMm: {

@@ -52,7 +52,7 @@ function shiftInto(measured: Residual | undefined, window: number): number {
   return shift({ ...measured, value: measured.value - inside }, 0);
 }
 
-type Branch = { side: 'below' | 'above' | 'between'; probability: number; shift: number };
+type Branch = { side: 'below' | 'above' | 'between' | 'wild'; probability: number; shift: number };
 
 function branches(
   measured: Residual | undefined,
@@ -130,8 +130,19 @@ export function scenariosOf(diagnosis: Diagnosis, school: Turned | null = null):
     [p('heat-high'), SHOWS_AT.hot],
     HEAT_WINDOW,
   );
+  // A current in the wild zone under spray is wrong, though the plate has nothing against it.
+  const wild = actedOn(Math.min(1, p('transfer-between')));
+  const ways = heat.flatMap((h): Branch[] =>
+    h.side !== 'between'
+      ? [h]
+      : [
+          { ...h, probability: h.probability * (1 - wild) },
+          { ...h, side: 'wild', shift: 0, probability: h.probability * wild },
+        ],
+  );
+  const likely = ways.filter(({ probability }) => probability > NEXT_TO_NOTHING);
   return balance.flatMap((b) =>
-    heat.map((h) => {
+    likely.map((h) => {
       const heatWrong = h.side !== 'between';
       const turned = b.side === 'between' ? null : turnedOn(diagnosis, b.side, school);
       return {

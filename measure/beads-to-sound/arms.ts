@@ -3,6 +3,7 @@ import { CASE_FORMAT, type Case, type FindingState } from '../../core/case/schem
 import { movesNow, nextSettings } from '../../core/correction/next-settings';
 import { ENGINE } from '../../core/engine';
 import { isCheckId, type CauseId, type CheckId } from '../../core/evidence/ids';
+import { CAUSES } from '../../core/knowledge';
 import type { Experience } from '../../core/experience/experience';
 import { carriedFindings } from '../../core/record/carried';
 import { afterBead, beforeBeads, machineOf, type MachineBelief } from '../../core/learning/machine-belief';
@@ -56,14 +57,17 @@ function chartKnobs(machine: Machine, job: Job): Knobs {
   };
 }
 
-/** Looks at the rig between two beads. */
-const LOOKS_A_BEAD = 2;
+/** What is cured by cleaning, changing or doing otherwise. */
+const CURED_BY_HAND = new Set<CauseId>(CAUSES.flatMap(({ id, remedy }) => (remedy.kind === 'setting' ? [] : [id])));
+/** Time for looks at the rig between two beads, as the product asks for them. */
+const LOOK_MINUTES = 5;
 
 /** The product: its first move each time, with or without what the rig has taught. */
 export function product(learns: boolean): Arm {
   let machine: Machine;
   let belief: MachineBelief;
   let carried: Record<string, FindingState> = {};
+  let cured = new Set<CauseId>();
   const experience = (): Experience | undefined =>
     learns && belief.beads > 0 ? { machine: machineOf(belief) } : undefined;
   const caseOf = (
@@ -106,25 +110,30 @@ export function product(learns: boolean): Arm {
     },
     start: (job) => {
       carried = {};
+      cured = new Set();
       return asKnobs(answer(caseOf(job, {}, {}), experience()).correction.settings);
     },
     next: (job, knobs, bead, faults, random) => {
+      // An empty bottle shows on the flowmeter.
+      const empty = faults.some(({ cause: id }) => id === 'gas-empty');
+      const read = empty ? { ...knobs, gasFlowLPerMin: 0.5 } : knobs;
       const findings: Record<string, FindingState> = { ...carried, ...reported(bead, random) };
-      let said = answer(stated(job, knobs, findings), experience());
-      for (let look = 0; look < LOOKS_A_BEAD; look++) {
-        const check = said.nextChecks
-          .map(({ check: id }) => id)
-          .find((id) => isCheckId(id) && findings[id] === undefined);
-        if (check === undefined) break;
-        findings[check] = looked(check as CheckId, faults, random);
-        said = answer(stated(job, knobs, findings), experience());
+      let said = answer(stated(job, read, findings), experience());
+      for (let spent = 0; ;) {
+        const look = said.nextChecks.find(({ check: id }) => isCheckId(id) && findings[id] === undefined);
+        if (look === undefined || spent + look.minutes > LOOK_MINUTES) break;
+        spent += look.minutes;
+        findings[look.check] = looked(look.check as CheckId, faults, random);
+        said = answer(stated(job, read, findings), experience());
       }
-      const input = stated(job, knobs, findings);
+      const input = stated(job, read, findings);
       if (learns) belief = afterBead(ENGINE, belief, { input, sound: false });
       const moves = movesNow(said.correction, 'one');
       const cures = moves.flatMap((move) => (move.kind === 'remedy' ? [move.cause] : []));
-      // With nothing to turn and nothing said to be cured, the likeliest is seen to.
-      if (moves.length === 0 && said.causes.length > 0) cures.push(said.causes[0].cause);
+      // With nothing to turn and nothing said to be cured, the likeliest that no knob cures is seen to, each once.
+      const likeliest = said.causes.find(({ cause: id }) => CURED_BY_HAND.has(id) && !cured.has(id));
+      if (moves.length === 0 && likeliest !== undefined) cures.push(likeliest.cause);
+      for (const one of cures) cured.add(one);
       carried = carriedFindings(findings, cures);
       return {
         knobs: { ...knobs, ...asKnobs({ ...knobs, ...nextSettings(input.settings ?? {}, said.correction, 'one') }) },

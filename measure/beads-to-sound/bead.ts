@@ -134,7 +134,10 @@ export function runBead(machine: Machine, job: Job, knobs: Knobs, faults: readon
     Math.abs(off) <= 1.2 && heat >= coldest && heat <= hottest && covered && distance && !wild && faults.length === 0;
   if (Math.abs(off) < 1.1 && !wild) maybe('sound-crisp', 0.85);
   if (off > -1 && heat > coldest) maybe('toe-wetted', 0.8);
-  if (sound) maybe('bead-even', 0.85);
+  const unsteady = faults.some(({ shows: brings }) =>
+    brings.some(([id]) => id === 'wire-surges' || id === 'sound-sputter' || id === 'bead-uneven'),
+  );
+  if (Math.abs(off) <= 1.2 && !wild && !unsteady) maybe('bead-even', 0.85);
   return { sound, burnedThrough, shows };
 }
 

@@ -1,0 +1,127 @@
+import fc from 'fast-check';
+import { balanceHalfWidth } from '../arc/balance';
+import type { Machine } from '../arc/machine';
+import { arcSetup, balancedVolts, currentAt, withWire, wireSpeedAt } from '../arc/setup';
+import { CASE_FORMAT, type Case } from '../case/schema';
+import { RIGS } from '../cases/rigs';
+import { ENGINE } from '../engine';
+import { stream } from '../testing/stream';
+import { answer } from '../answer';
+import { afterBead, BEFORE, beforeBeads, machineOf, OFFSETS_V, SCALES, type JudgedBead } from './machine-belief';
+
+const JOB = { baseMetal: 'mild-steel', thicknessMm: 3, joint: 'butt', position: 'flat' } as const;
+const bead = (
+  settings: Case['settings'],
+  findings: Case['findings'] | 'sound',
+  job: Case['job'] = JOB,
+): JudgedBead => ({
+  input: {
+    format: CASE_FORMAT,
+    job,
+    rig: RIGS.mix09,
+    settings: { stickOutMm: 10, ...settings },
+    findings: findings === 'sound' ? {} : findings,
+  },
+  sound: findings === 'sound',
+});
+const learn = (beads: readonly JudgedBead[]) =>
+  machineOf(beads.reduce((held, one) => afterBead(ENGINE, held, one), beforeBeads()));
+const setup = withWire(arcSetup(bead({}, 'sound').input))!;
+/** Figures that a machine which is off shows when its arc is right at a current. */
+const shownBy = (machine: Machine, current: number) => {
+  const on = { ...setup, machine };
+  return {
+    voltageV: Number(balancedVolts(on, current).toFixed(1)),
+    wireSpeedMPerMin: Number(wireSpeedAt(on, current, 10).toFixed(1)),
+  };
+};
+const STUBS = { 'wire-stubs': 'present', 'bead-ropey': 'present', 'sound-popping': 'present' } as const;
+const LONG = { 'bead-flat': 'present', 'sound-hiss': 'present', 'arc-long': 'present' } as const;
+
+describe('what a machine is believed to be', () => {
+  it('begins as shown, off by about a volt and six per cent', () => {
+    const { offsetV, wireScale, sure } = machineOf(beforeBeads());
+    expect(offsetV).toBeCloseTo(0, 9);
+    expect(wireScale).toBeCloseTo(1, 9);
+    expect(sure!.offsetSdV).toBeCloseTo(BEFORE.offsetSdV, 1);
+    expect(sure!.wireScaleSd).toBeCloseTo(BEFORE.wireScaleSd, 2);
+    expect(beforeBeads().weights).toHaveLength(OFFSETS_V.length * SCALES.length);
+  });
+
+  it('narrows its wire at once by a timed run-out', () => {
+    const { wireScale, sure } = machineOf(beforeBeads(0.92));
+    expect(wireScale).toBeCloseTo(0.93, 1);
+    expect(sure!.wireScaleSd).toBeLessThan(0.025);
+  });
+
+  it('moves toward a sound bead’s figures, the more the further off they are, and is surer after each', () => {
+    const off: Machine = { offsetV: -1.5, wireScale: 1, sure: null };
+    const sound = [110, 120, 130, 125, 118].map((current) => bead(shownBy(off, current), 'sound'));
+    let before = machineOf(beforeBeads());
+    sound.forEach((_, i) => {
+      const after = learn(sound.slice(0, i + 1));
+      expect(after.sure!.offsetSdV).toBeLessThan(before.sure!.offsetSdV);
+      before = after;
+    });
+    expect(before.offsetV).toBeLessThan(-0.4);
+    const near = learn([110, 120, 130].map((current) => bead(shownBy({ ...off, offsetV: 0 }, current), 'sound')));
+    expect(Math.abs(near.offsetV)).toBeLessThan(0.25);
+  });
+
+  it('takes a bead that stubs in balance for volts that do not arrive, and a long arc for volts that do', () => {
+    const balanced = shownBy({ offsetV: 0, wireScale: 1, sure: null }, 125);
+    expect(learn([bead(balanced, STUBS)]).offsetV).toBeLessThan(-0.3);
+    expect(learn([bead(balanced, LONG)]).offsetV).toBeGreaterThan(0.3);
+    expect(learn([bead(balanced, STUBS), bead(balanced, STUBS)]).offsetV).toBeLessThan(
+      learn([bead(balanced, STUBS)]).offsetV,
+    );
+    // A bead far under balance that stubs says what was known.
+    const under = { ...balanced, voltageV: balanced.voltageV - 4 };
+    expect(Math.abs(learn([bead(under, STUBS)]).offsetV)).toBeLessThan(0.3);
+  });
+
+  it('is the same whatever the order of the beads', () => {
+    const random = stream(3);
+    const beads = Array.from({ length: 6 }, (_, i) =>
+      bead(
+        { voltageV: 16 + 5 * random(), wireSpeedMPerMin: 3 + 4 * random() },
+        (['sound', STUBS, LONG] as const)[i % 3],
+      ),
+    );
+    const held = learn(beads);
+    fc.assert(
+      fc.property(fc.shuffledSubarray(beads, { minLength: 6, maxLength: 6 }), (shuffled) => {
+        const other = learn(shuffled);
+        expect(other.offsetV).toBeCloseTo(held.offsetV, 9);
+        expect(other.wireScale).toBeCloseTo(held.wireScale, 9);
+      }),
+      { numRuns: 5 },
+    );
+  });
+
+  it('learns nothing from a bead of which nothing is known', () => {
+    const begun = beforeBeads();
+    expect(afterBead(ENGINE, begun, bead({ voltageV: 18, wireSpeedMPerMin: 5 }, {}))).toBe(begun);
+    const { rig: _, ...noWire } = bead({ voltageV: 18 }, 'sound').input;
+    expect(afterBead(ENGINE, begun, { input: noWire, sound: true })).toBe(begun);
+    expect(afterBead(ENGINE, begun, bead({ voltageV: 18, wireSpeedMPerMin: 5 }, 'sound')).beads).toBe(1);
+  });
+
+  it('brings a strange machine to its balance: what is proposed is what that machine shows there', () => {
+    const off: Machine = { offsetV: -1.5, wireScale: 1, sure: null };
+    const taught = learn([115, 125, 120, 130, 110, 122].map((current) => bead(shownBy(off, current), 'sound')));
+    const start = (machine?: Machine) => {
+      const { input } = bead({}, {});
+      const { settings } = answer(
+        { ...input, settings: {} },
+        machine === undefined ? undefined : { machine },
+      ).correction;
+      const current = currentAt({ ...setup, machine: off }, settings.wireSpeedMPerMin!, settings.stickOutMm!);
+      const halfWidth = balanceHalfWidth(current, setup.wire, setup.gas);
+      return Math.abs((settings.voltageV! - balancedVolts({ ...setup, machine: off }, current)) / halfWidth);
+    };
+    expect(start()).toBeGreaterThan(1.2);
+    expect(start(taught)).toBeLessThan(1);
+    expect(start(taught)).toBeLessThan(0.7 * start());
+  });
+});
