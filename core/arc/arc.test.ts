@@ -2,10 +2,11 @@ import fc from 'fast-check';
 import { completeMix } from '../case/gas-mix';
 import { WIRE_CLASSES } from '../case/schema';
 import { balanceHalfWidth, balanceVoltage } from './balance';
-import { beadWidth, crownHeight, depositedArea, depositionRate, filletLeg, penetration, travelFromLeg } from './bead';
+import { beadWidth, crownHeight, depositedArea, depositionRate, filletLeg, penetration } from './bead';
 import { currentFromWireSpeed, wireSpeedFromCurrent } from './burn-off';
 import { currentWanted, heatInput } from './heat';
 import { sprayTransitionCurrent, transferMode } from './transfer';
+import { legAtTravel, pacesDisagree, travelFromLeg, travelFromRun } from './travel';
 import type { Wire } from './wire';
 
 const steel = (diameterMm: number): Wire => ({ class: 'solid-steel', diameterMm });
@@ -211,7 +212,18 @@ describe('bead', () => {
 
   it('gives the travel back from the measured leg', () => {
     const leg = filletLeg(depositedArea(7, steel(0.9), mix(18), 300));
-    expect(travelFromLeg(leg, 7, steel(0.9), mix(18))).toBeCloseTo(300, 6);
+    const atMetre = filletLeg(depositedArea(7, steel(0.9), mix(18), 1000));
+    expect(travelFromLeg(leg, atMetre)).toBeCloseTo(300, 6);
+    expect(legAtTravel(300, atMetre)).toBeCloseTo(leg, 9);
+    // 0.9 mm at 7 m/min and 300 mm/min: a 5.3 mm leg.
+    expect(leg).toBeCloseTo(5.3, 1);
+  });
+
+  it('gives the travel from run and time, and says when two paces cannot both be right', () => {
+    expect(travelFromRun(100, 20)).toBeCloseTo(300, 9);
+    expect(travelFromRun(150, 25)).toBeCloseTo(360, 9);
+    expect(pacesDisagree(300, 340)).toBe(false);
+    expect([pacesDisagree(300, 420), pacesDisagree(420, 300)]).toEqual([true, true]);
   });
 
   it('penetrates about 3 mm at 200 A, 24 V, 350 mm/min in CO2, dragged', () => {

@@ -29,17 +29,6 @@ export function filletLeg(areaMm2: number): number {
 }
 
 /**
- * Travel speed from a measured fillet leg; turns {@link filletLeg} and {@link depositedArea} round.
- * @param legMm measured leg in mm
- * @returns travel speed in mm/min
- */
-export function travelFromLeg(legMm: number, wireSpeedMPerMin: number, wire: Wire, gas: GasMix): number {
-  requireRange(legMm, 1, 40, 'leg in mm');
-  const area = legMm ** 2 / 2;
-  return (depositedArea(wireSpeedMPerMin, wire, gas, 1000) * 1000) / area;
-}
-
-/**
  * Metal laid down in an hour of arc time.
  * @returns kg/h
  */

@@ -1,12 +1,12 @@
 import { completeMix } from '../case/gas-mix';
-import { balanceHalfWidth, balanceVoltage } from './balance';
-import { depositedArea, depositionRate, penetration, travelFromLeg } from './bead';
+import { balanceHalfWidth, balanceVoltage, withinCurrentRange } from './balance';
+import { depositedArea, depositionRate, penetration } from './bead';
+import { travelFromLeg, travelFromRun } from './travel';
 import { currentFromWireSpeed, wireSpeedFromCurrent } from './burn-off';
 import { readRows } from './coefficients';
 import { cylinderMinutes, nozzleReynolds } from './gas-cover';
 import { currentWanted, heatInput, type HeatJob } from './heat';
 import { wireWindow } from './wire-window';
-import { withinCurrentRange } from './balance';
 import { burnThroughRisk, lackOfFusionRisk, porosityRisk, spatterRisk, stubbingRisk, undercutRisk } from './risk';
 import { globularShare, quietCurrent, sprayShare, sprayTransitionCurrent, transferMode } from './transfer';
 import type { Wire } from './wire';
@@ -51,7 +51,9 @@ describe('a figure outside the range of a law', () => {
       'travel speed in mm/min takes 20 to 2500',
       () => penetration({ currentA: 150, voltageV: 20, travelMmPerMin: 5, travelAngleDeg: 0 }, MIX),
     ],
-    ['leg in mm takes 1 to 40', () => travelFromLeg(0.5, 7, STEEL, MIX)],
+    ['leg in mm takes 1 to 40', () => travelFromLeg(0.5, 3)],
+    ['run in mm takes 5 to 5000', () => travelFromRun(2, 10)],
+    ['time in s takes 0.5 to 3600', () => travelFromRun(100, 0.1)],
     ['nozzle bore in mm takes 6 to 30', () => nozzleReynolds(10, 5, MIX)],
     ['content pressure in bar takes 0 to 350', () => cylinderMinutes(400, 50, 10)],
     ['gas flow must be above 0', () => cylinderMinutes(100, 50, 0)],

@@ -23,11 +23,19 @@ export type ArcReading = {
   penetrationMm: number | null;
   heatInputKJPerMm: number | null;
   expectedTravelMmPerMin: number | null;
+  /** Leg that a pace of one metre a minute would lay; it falls with the root of the pace. */
+  legAtMetreMm: number | null;
 };
 
 type Electrical = Pick<
   ArcReading,
-  'currentA' | 'balancedVoltageV' | 'balanceHalfWidthV' | 'voltageErrorV' | 'transfer' | 'expectedTravelMmPerMin'
+  | 'currentA'
+  | 'balancedVoltageV'
+  | 'balanceHalfWidthV'
+  | 'voltageErrorV'
+  | 'transfer'
+  | 'expectedTravelMmPerMin'
+  | 'legAtMetreMm'
 >;
 const NOTHING_ELECTRICAL: Electrical = {
   currentA: null,
@@ -36,6 +44,7 @@ const NOTHING_ELECTRICAL: Electrical = {
   voltageErrorV: null,
   transfer: null,
   expectedTravelMmPerMin: null,
+  legAtMetreMm: null,
 };
 
 /** Current, balance and transfer: needs the wire and its speed. */
@@ -54,6 +63,7 @@ function readElectrical(setup: ArcSetup, settings: Settings, stickOutMm: number)
     // A pulsing machine throws one drop a pulse whatever the mean current, as long as the wire is solid.
     transfer: setup.pulse && steady !== 'tubular' ? 'pulse' : steady,
     expectedTravelMmPerMin: expectedTravel(known, speed),
+    legAtMetreMm: filletLeg(depositedArea(speed * setup.machine.wireScale, known.wire, known.gas, 1000)),
   };
 }
 

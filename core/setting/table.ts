@@ -175,6 +175,11 @@ export const READING_WORDS: Record<Reading, string> = {
   estimate: 'a guess',
 };
 
+/** How a figure was got, in words: a pace that was not timed was counted, for there is no knob for it. */
+export function readingText(name: ReadSetting, reading: Reading): string {
+  return name === 'travelSpeedMmPerMin' && reading === 'dial' ? 'counted' : READING_WORDS[reading];
+}
+
 /** The entry of one setting. */
 export function setting(name: SettingName): SettingEntry {
   return SETTINGS[name];

@@ -5,7 +5,7 @@ import { Pressable, View } from 'react-native';
 import { fromUser, unitOf } from '@/core/quantity/units';
 import { dialToValue, valueToDial, type Dial } from '@/core/setting/dial';
 import { dialFor, nudged } from '@/core/setting/dials';
-import { READ_SETTINGS, READING_WORDS, READINGS, SETTINGS, type SettingName } from '@/core/setting/table';
+import { READ_SETTINGS, READINGS, readingText, SETTINGS, type SettingName } from '@/core/setting/table';
 import { figureText, takesText } from '@/core/setting/words';
 import { NumberField } from '@/ui/NumberField';
 import { Button, Choice } from '@/ui/Press';
@@ -13,6 +13,7 @@ import { Row } from '@/ui/Row';
 import { useInk } from '@/ui/use-ink';
 import { useUnits } from '../shared/use-habits';
 import { useBenchActions, useBenchRecords, useDraftPart, useLive } from './bench';
+import { TravelTimer } from './TravelTimer';
 
 type EditorProps = { setting: SettingName; onClose: () => void };
 
@@ -63,6 +64,7 @@ export function KnobEditor({ setting, onClose }: EditorProps) {
           onChoose={(way) => act.set(setting, Math.abs(value) * (way === 'push' ? 1 : -1))}
         />
       )}
+      {setting === 'travelSpeedMmPerMin' && <TravelTimer />}
       <ReadingChoice setting={setting} />
       <Row className="items-end gap-2">
         {dial !== null && (
@@ -81,8 +83,6 @@ export function KnobEditor({ setting, onClose }: EditorProps) {
   );
 }
 
-const READING_OPTIONS = READINGS.map((value) => ({ value, label: READING_WORDS[value] }));
-
 /** How the figure was got: a guess speaks more softly than a meter. */
 function ReadingChoice({ setting }: { setting: SettingName }) {
   const { read } = useBenchActions();
@@ -92,7 +92,7 @@ function ReadingChoice({ setting }: { setting: SettingName }) {
   return (
     <Choice
       label={`How ${SETTINGS[setting].name.toLowerCase()} was got`}
-      options={READING_OPTIONS}
+      options={READINGS.map((reading) => ({ value: reading, label: readingText(asked, reading) }))}
       chosen={input.readings?.[asked] ?? 'digital'}
       onChoose={(reading) => read(asked, reading)}
     />

@@ -66,7 +66,7 @@ function SettingCell({ setting, open, wide, onPress }: CellProps) {
       aria-expanded={open}
       aria-label={said.join(', ')}
       onPress={onPress}
-      className={`min-h-20 ${wide ? 'min-w-[38%]' : 'min-w-[19%]'} flex-1 justify-center rounded-md border-2 bg-plate px-1.5 py-1 ${open ? 'border-ink' : wrong ? 'border-dashed border-ink' : 'border-edge'}`}
+      className={`min-h-20 ${wide ? 'min-w-[38%]' : 'min-w-[20%]'} flex-1 justify-center rounded-md border-2 bg-plate px-1.5 py-1 ${open ? 'border-ink' : wrong ? 'border-dashed border-ink' : 'border-edge'}`}
     >
       <Words className="text-sm leading-tight text-faint" numberOfLines={1}>
         {SETTINGS[setting].short}

@@ -7,7 +7,7 @@ import { OUTCOME_WORDS } from '@/core/record/outcome';
 import type { Bead, Coupon, Setup } from '@/core/record/schema';
 import { valueToDial } from '@/core/setting/dial';
 import { dialFor } from '@/core/setting/dials';
-import { READ_SETTINGS, READING_WORDS, SETTING_NAMES, SETTINGS } from '@/core/setting/table';
+import { READ_SETTINGS, readingText, SETTING_NAMES, SETTINGS } from '@/core/setting/table';
 import { figureWithUnit } from '@/core/setting/words';
 import type { UnitSystem } from '@/core/quantity/units';
 import { BENCH_COUPON } from '@/platform/kept';
@@ -120,7 +120,7 @@ function settingLines({ settings, readings }: Bead, setup: Setup | undefined, un
     const parts = [
       `${SETTINGS[name].name} ${figureWithUnit(name, value, units)}`,
       ...(dial === null ? [] : [`knob ${valueToDial(dial, value)}`]),
-      ...(reading === undefined || reading === 'digital' ? [] : [READING_WORDS[reading]]),
+      ...(read === undefined || reading === undefined || reading === 'digital' ? [] : [readingText(read, reading)]),
     ];
     return [parts.join(', ')];
   });

@@ -71,6 +71,7 @@ export const ANSWER_SCHEMA = object({
     penetrationMm: figure,
     heatInputKJPerMm: figure,
     expectedTravelMmPerMin: figure,
+    legAtMetreMm: figure,
   }),
   causes: list(
     object({

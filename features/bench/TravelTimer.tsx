@@ -1,0 +1,208 @@
+import Square from 'lucide-react-native/icons/square';
+import Timer from 'lucide-react-native/icons/timer';
+import { useEffect, useState } from 'react';
+import { Pressable, View } from 'react-native';
+import { legAtTravel, pacesDisagree, travelFromLeg, travelFromRun } from '@/core/arc/travel';
+import { fromUser, readable, unitOf, type UnitSystem } from '@/core/quantity/units';
+import { takesFigure, type Reading } from '@/core/setting/table';
+import { figureWithUnit } from '@/core/setting/words';
+import { platform } from '@/platform/ports';
+import { NumberField } from '@/ui/NumberField';
+import { Choice } from '@/ui/Press';
+import { Row } from '@/ui/Row';
+import { useInk } from '@/ui/use-ink';
+import { Figure, Words } from '@/ui/Words';
+import { useUnits } from '../shared/use-habits';
+import { useBenchActions, useDraftPart, useLive } from './bench';
+
+/** What is usual to run on a scrap plate. */
+const USUAL_RUN: Record<UnitSystem, string> = { metric: '100', inch: '4' };
+const WAYS = [
+  { value: 'time', label: 'by time' },
+  { value: 'leg', label: 'by leg' },
+] as const;
+type Way = (typeof WAYS)[number]['value'];
+
+const figureIn = (text: string): number | null => {
+  const figure = Number(text.replace(',', '.'));
+  return text.trim() === '' || !(figure > 0) ? null : figure;
+};
+
+/** A pace, or null where what was typed cannot give one. */
+function paceOf(work: () => number): number | null {
+  try {
+    const pace = Math.round(work());
+    return takesFigure('travelSpeedMmPerMin', pace) ? pace : null;
+  } catch (error) {
+    if (error instanceof RangeError) return null;
+    throw error;
+  }
+}
+
+/** Travel speed by a watch on the run, by seconds counted, or by the leg that was laid; and whether they agree. */
+export function TravelTimer() {
+  const [way, setWay] = useState<Way>('time');
+  const [byTime, setByTime] = useState<number | null>(null);
+  const [byLeg, setByLeg] = useState<number | null>(null);
+  const act = useBenchActions();
+  const take = (pace: number | null, reading: Reading): void => {
+    if (pace === null) return;
+    act.set('travelSpeedMmPerMin', pace);
+    act.read('travelSpeedMmPerMin', reading);
+  };
+  return (
+    <View role="group" aria-label="Find the travel speed" className="gap-2">
+      <Choice label="Travel found" options={WAYS} chosen={way} onChoose={setWay} />
+      {way === 'time' ? (
+        <ByTime
+          onPace={(pace, reading) => {
+            setByTime(pace);
+            take(pace, reading);
+          }}
+        />
+      ) : (
+        <ByLeg
+          onPace={(pace) => {
+            setByLeg(pace);
+            take(pace, 'digital');
+          }}
+        />
+      )}
+      <AgainstWire byTime={byTime} byLeg={byLeg} />
+    </View>
+  );
+}
+
+/** How often the running watch is drawn. */
+const TICK_MS = 100;
+
+function ByTime({ onPace }: { onPace: (pace: number | null, reading: Reading) => void }) {
+  const units = useUnits();
+  const [ink, onAct] = [useInk(), useInk('act')];
+  const [run, setRun] = useState(USUAL_RUN[units]);
+  const [seconds, setSeconds] = useState('');
+  const [started, setStarted] = useState<number | null>(null);
+  const [now, setNow] = useState(0);
+  useEffect(() => {
+    if (started === null) return undefined;
+    const tick = setInterval(() => setNow(platform().now().getTime()), TICK_MS);
+    return () => clearInterval(tick);
+  }, [started]);
+  const pace = (runText: string, secondsText: string): number | null => {
+    const [length, time] = [figureIn(runText), figureIn(secondsText)];
+    return length === null || time === null
+      ? null
+      : paceOf(() => travelFromRun(fromUser(length, 'length', units), time));
+  };
+  const press = (): void => {
+    const at = platform().now().getTime();
+    setNow(at);
+    if (started === null) return setStarted(at);
+    const took = ((at - started) / 1000).toFixed(1);
+    setStarted(null);
+    setSeconds(took);
+    onPace(pace(run, took), 'digital');
+  };
+  const wrong = figureIn(run) !== null && figureIn(seconds) !== null && pace(run, seconds) === null;
+  const Icon = started === null ? Timer : Square;
+  const running = started === null ? null : Math.max(0, (now - started) / 1000).toFixed(1);
+  return (
+    <View className="gap-2">
+      <Row className="items-end gap-2">
+        <NumberField
+          className="min-w-0 flex-1"
+          label="Run"
+          unit={unitOf('length', units)}
+          text={run}
+          onType={(text) => {
+            setRun(text);
+            onPace(pace(text, seconds), 'digital');
+          }}
+        />
+        <NumberField
+          className="min-w-0 flex-1"
+          label="Took or counted"
+          unit="s"
+          text={running ?? seconds}
+          onType={(text) => {
+            setSeconds(text);
+            onPace(pace(run, text), 'dial');
+          }}
+        />
+      </Row>
+      <Pressable
+        role="button"
+        aria-label={started === null ? 'Start the watch' : 'Stop the watch'}
+        onPress={press}
+        className={`min-h-20 flex-row items-center justify-center gap-3 rounded-md ${started === null ? 'border-2 border-edge bg-plate' : 'bg-act'}`}
+      >
+        <Icon size={30} color={started === null ? ink : onAct} />
+        <Figure className={`text-3xl ${started === null ? '' : 'text-on-act'}`}>
+          {running === null ? 'Start' : `Stop  ${running} s`}
+        </Figure>
+      </Pressable>
+      {wrong && (
+        <Words role="alert" strong>
+          {`A run of ${readable(5, 'length', units)} to ${readable(5000, 'length', units)} ${unitOf('length', units)} in half a second to an hour.`}
+        </Words>
+      )}
+    </View>
+  );
+}
+
+function ByLeg({ onPace }: { onPace: (pace: number | null) => void }) {
+  const units = useUnits();
+  const { answer } = useLive();
+  const [leg, setLeg] = useState('');
+  const legAtMetre = answer?.arc.legAtMetreMm ?? null;
+  const pace = (text: string): number | null => {
+    const figure = figureIn(text);
+    return figure === null || legAtMetre === null
+      ? null
+      : paceOf(() => travelFromLeg(fromUser(figure, 'length', units), legAtMetre));
+  };
+  if (legAtMetre === null) return <Words>The leg tells the pace once wire and wire speed are known.</Words>;
+  const wrong = figureIn(leg) !== null && pace(leg) === null;
+  return (
+    <NumberField
+      label="Leg measured"
+      unit={unitOf('length', units)}
+      text={leg}
+      large
+      problem={
+        wrong
+          ? `A leg of ${readable(1, 'length', units)} to ${readable(40, 'length', units)} ${unitOf('length', units)}.`
+          : null
+      }
+      onType={(text) => {
+        setLeg(text);
+        onPace(pace(text));
+      }}
+    />
+  );
+}
+
+/** What the wire that is fed makes of the pace, and whether watch and leg can both be right. */
+function AgainstWire({ byTime, byLeg }: { byTime: number | null; byLeg: number | null }) {
+  const units = useUnits();
+  const { answer } = useLive();
+  const travel = useDraftPart((draft) => draft.settings.travelSpeedMmPerMin);
+  const { legAtMetreMm = null, expectedTravelMmPerMin = null } = answer?.arc ?? {};
+  if (legAtMetreMm === null || expectedTravelMmPerMin === null) return null;
+  const pace = (value: number): string => figureWithUnit('travelSpeedMmPerMin', value, units);
+  const leg = (value: number): string =>
+    `${readable(legAtTravel(value, legAtMetreMm), 'length', units)} ${unitOf('length', units)}`;
+  const usual = `This wire is usually run at about ${pace(Math.round(expectedTravelMmPerMin / 10) * 10)} here, for a leg of ${leg(expectedTravelMmPerMin)}.`;
+  return (
+    <View className="gap-1">
+      <Words className="text-faint">
+        {travel === undefined ? usual : `At ${pace(travel)} this wire lays a leg of about ${leg(travel)}. ${usual}`}
+      </Words>
+      {byTime !== null && byLeg !== null && pacesDisagree(byTime, byLeg) && (
+        <Words role="alert" strong>
+          {`The watch says ${pace(byTime)}, the leg ${pace(byLeg)}: both cannot be. Time it again, or the wire does not run at what is set.`}
+        </Words>
+      )}
+    </View>
+  );
+}
