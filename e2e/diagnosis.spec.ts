@@ -34,6 +34,33 @@ test('a cold ropey bead that is balanced but too cold gets wire and volts togeth
   await expect(page.getByRole('button', { name: /^Wire speed, (7|8|9)(\.\d)? m\/min$/ })).toBeVisible();
 });
 
+test('a procedure is kept to: what the bead wants beyond it is refused, and said', async ({ page }) => {
+  await newCoupon(page, 'Signed plate', { thickness: '6' });
+  await page.getByRole('link', { name: /^Job: Signed plate/ }).click();
+  await page.getByRole('button', { name: 'Keep to a procedure' }).click();
+  await page.getByRole('textbox', { name: 'Volts from, V' }).fill('20');
+  await page.getByRole('textbox', { name: 'Volts to, V' }).fill('18');
+  await expect(page.getByText('Takes a high that is not below its low.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Keep it' })).toBeDisabled();
+  await page.getByRole('textbox', { name: 'Volts from, V' }).fill('16');
+  await page.getByRole('textbox', { name: 'Volts to, V' }).fill('18');
+  await page.getByRole('radio', { name: 'short circuit' }).click();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await setAll(page, { volts: '16.5', wire: '7.2', stickOut: '10', gas: '11' });
+  await tapFinding(page, 'See', 'Ropey, humped');
+  await tapFinding(page, 'Feel', 'Wire pushes the gun back');
+  await openVerdict(page);
+  await expect(page.getByText(/^The bead would want (19|20)(\.\d)? V.*ask whoever signs it\.$/)).toBeVisible();
+  await expect(page.getByText(/^16\.5 → 18 V$/).first()).toBeVisible();
+  await closeVerdict(page);
+  await page.getByRole('button', { name: 'Log bead 1' }).click();
+  await expect(page.getByRole('button', { name: /^Volts, 1[678](\.\d)? V$/ })).toBeVisible();
+  // Kept with the job: the next one to open it finds it.
+  await page.getByRole('link', { name: /^Job: Signed plate/ }).click();
+  await expect(page.getByRole('textbox', { name: 'Volts to, V' })).toHaveValue('18');
+});
+
 test('burn-through on thin sheet against a thick bracket: less wire, or aim at the thick part', async ({ page }) => {
   await newCoupon(page, 'Bracket on sheet', { thickness: '1.2' });
   await page.getByRole('link', { name: /^Job: Bracket on sheet/ }).click();

@@ -116,7 +116,7 @@ export const SPRAY_TRANSITION = {
   wildFrom: fixed(0.85, 'the top of a quiet short arc'),
   wildTo: fixed(1.1, 'ten per cent over, and the spray streams'),
   /** Spray is chosen from this share of the transition on; the more CO2, the later. */
-  sprayChosenPerCo2Pct: fixed(0.0075, 'at 18 % CO2 spray is poor and a short arc is held as long as it can be'),
+  sprayChosenPerCo2Pct: fixed(0.012, 'at 18 % CO2 spray is poor and a short arc is held as long as it can be'),
   /** Width of the blend between the two balances, as a share of the transition current. */
   blend: fixed(0.035, 'streaming sets in over some ten amps; a step would make the advice jump'),
 } as const;

@@ -63,6 +63,28 @@ const dial = {
   },
 } as const;
 
+const span = (low: number, high: number) =>
+  ({
+    type: 'object',
+    additionalProperties: false,
+    minProperties: 1,
+    properties: { low: number(low, high), high: number(low, high) },
+  }) as const;
+
+/** What the procedure of a job allows. Every part may be missing; nothing outside what is stated is proposed. */
+export const PROCEDURE_SCHEMA = {
+  type: 'object',
+  additionalProperties: false,
+  minProperties: 1,
+  properties: {
+    voltageV: span(SETTINGS.voltageV.minimum, SETTINGS.voltageV.maximum),
+    wireSpeedMPerMin: span(SETTINGS.wireSpeedMPerMin.minimum, SETTINGS.wireSpeedMPerMin.maximum),
+    currentA: span(20, 500),
+    heatInputKJPerMm: span(0.05, 5),
+    transfer: { enum: ['short-circuit', 'spray', 'pulse'] },
+  },
+} as const satisfies JSONSchema;
+
 export const JOB_SCHEMA = {
   type: 'object',
   additionalProperties: false,
@@ -76,6 +98,7 @@ export const JOB_SCHEMA = {
     gapMm: number(0, 20),
     draught: { enum: DRAUGHTS },
     concerns: words(CONCERNS),
+    procedure: PROCEDURE_SCHEMA,
   },
 } as const satisfies JSONSchema;
 

@@ -1,5 +1,6 @@
 import matchesCase from '../compiled/case';
 import { validateWith, type Validated } from '../schema/validate';
+import { jobProblems } from './job-problems';
 import { rigProblems } from './rig-problems';
 import type { Case } from './schema';
 
@@ -9,5 +10,8 @@ import type { Case } from './schema';
  * @returns the case, or every wrong field with what it takes
  */
 export function validateCase(input: unknown): Validated<Case> {
-  return validateWith<Case>(matchesCase, input, ({ rig }) => (rig === undefined ? [] : rigProblems(rig, 'rig')));
+  return validateWith<Case>(matchesCase, input, ({ rig, job }) => [
+    ...(rig === undefined ? [] : rigProblems(rig, 'rig')),
+    ...(job === undefined ? [] : jobProblems(job, 'job')),
+  ]);
 }

@@ -9,6 +9,7 @@ import { MAIN_SETTINGS, type MainSetting, type Settings } from '../setting/table
 import { boundsFor, searchStarts } from './bounds';
 import { effectOf, orderByGain, settingMove, type Effect, type Move, type RemedyMove } from './moves';
 import type { Situation, Target } from './objective';
+import { procedureNotes, withinProcedure } from './procedure';
 import { outOfReach } from './reach';
 import { wordsFor } from './reason';
 import { probabilityOf, type Turned } from './scenarios';
@@ -25,6 +26,8 @@ export type Correction = {
   after: Effect | null;
   /** What the machine, the wire or the plate does not allow, and what then. */
   outOfReach: string[];
+  /** Where today's figures or what the bead wants leave the procedure of the job. */
+  procedure: string[];
 };
 
 /** A correction with what the arc model says of the corrected settings. */
@@ -109,17 +112,28 @@ export function correct(engine: Engine, input: Case, diagnosis: Diagnosis): Corr
     const moves = [...remedies, ...techniqueMoves(work, null)];
     const alternative = { moves: [], after: null };
     return {
-      correction: { settings: { ...today }, moves, alternative, before: null, after: null, outOfReach: [] },
+      correction: {
+        settings: { ...today },
+        moves,
+        alternative,
+        before: null,
+        after: null,
+        outOfReach: [],
+        procedure: [],
+      },
       arcAfter: diagnosis.arc,
     };
   }
 
-  const bounds = boundsFor(input, situation);
+  const machine = boundsFor(input, situation);
+  const procedure = input.job?.procedure;
+  const bounds = withinProcedure(machine, situation.setup, procedure);
   const starts = searchStarts(situation, bounds);
   const free = freeSettings(situation, numbersStay);
   const held = school === null ? null : HELD_FOR[school];
   const mayTurn = free.filter((name) => name !== held || situation.today[name] === null);
   const to = solve(situation, bounds, starts, mayTurn, input.rig?.dials);
+  const unbound = procedure === undefined ? to : solve(situation, machine, starts, mayTurn, input.rig?.dials);
   const moves = movesTo(work, situation, starts[0], to);
   const isTurned = moves.some(({ kind }) => kind === 'setting');
   const technique = techniqueMoves(work, expectedTravel(situation.setup, to.wireSpeedMPerMin));
@@ -154,7 +168,15 @@ export function correct(engine: Engine, input: Case, diagnosis: Diagnosis): Corr
     },
     before: effectOf(diagnosis.arc),
     after: effectOf(arcAfter),
-    outOfReach: outOfReach(situation, bounds, to),
+    // What the procedure holds back is said as that, not as a machine's end.
+    outOfReach: procedure === undefined ? outOfReach(situation, bounds, to) : outOfReach(situation, machine, unbound),
+    procedure: procedureNotes(
+      procedure,
+      situation.setup,
+      situation.today,
+      { to, free: unbound },
+      situation.travelMmPerMin,
+    ),
   };
   return { correction, arcAfter };
 }

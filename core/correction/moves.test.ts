@@ -83,6 +83,7 @@ describe('the next bead', () => {
     before: null,
     after: null,
     outOfReach: [],
+    procedure: [],
   });
 
   it('takes one change at a time, volts and wire together as one', () => {

@@ -1,4 +1,5 @@
 import { balancedVolts, currentAt } from '../arc/setup';
+import { usualStickOut } from '../arc/stick-out';
 import { roundToStep } from '../quantity/units';
 import { dialToValue, valueToDial } from '../setting/dial';
 import { dialFor, type Dials } from '../setting/dials';
@@ -7,7 +8,12 @@ import { objective, type Situation, type Target } from './objective';
 import { patternSearch, type Found } from './pattern-search';
 
 /** Limits and step of each setting: the machine's, the wire's and the nozzle's taken together. */
-export type Bounds = { [name in MainSetting]: { low: number; high: number; step: number } };
+export type Bounds = { [name in MainSetting]: Bound };
+/** `strict` where a figure may not stay outside even by less than a turn is worth. */
+export type Bound = { low: number; high: number; step: number; strict?: true };
+
+const leaves = ({ low, high, strict }: Bound, value: number): boolean =>
+  strict === true && (value < low - 1e-9 || value > high + 1e-9);
 
 /**
  * First stride of the search in each setting. It is halved well under the machine's steps: in the valley where volts,
@@ -61,10 +67,12 @@ function alongTheValley(
   const { setup } = situation;
   const points = Array.from({ length: ALONG_THE_VALLEY }, (_, i) => {
     const wireSpeedMPerMin = low + ((high - low) * i) / (ALONG_THE_VALLEY - 1);
+    const near = currentAt(setup, wireSpeedMPerMin, start.stickOutMm);
+    const stickOutMm = free.includes('stickOutMm') ? usualStickOut(setup, near).wanted : start.stickOutMm;
     const voltageV = free.includes('voltageV')
-      ? balancedVolts(setup, currentAt(setup, wireSpeedMPerMin, start.stickOutMm))
+      ? balancedVolts(setup, currentAt(setup, wireSpeedMPerMin, stickOutMm))
       : start.voltageV;
-    return clampTarget({ ...start, wireSpeedMPerMin, voltageV }, bounds, free);
+    return clampTarget({ ...start, stickOutMm, wireSpeedMPerMin, voltageV }, bounds, free);
   });
   return [points.reduce((least, point) => (objective(situation, point) < objective(situation, least) ? point : least))];
 }
@@ -193,7 +201,10 @@ export function solve(
   for (;;) {
     const target = landOnSteps(situation, grid, point, moved);
     const still = moved.filter(
-      (name) => known(name) && Math.abs(target[name] - today[name]) < SETTINGS[name].worthMoving,
+      (name) =>
+        known(name) &&
+        Math.abs(target[name] - today[name]) < SETTINGS[name].worthMoving &&
+        !leaves(bounds[name], today[name]),
     );
     if (still.length === 0) return target;
     moved = moved.filter((name) => !still.includes(name));

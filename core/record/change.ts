@@ -3,6 +3,7 @@ import matchesCouponChange from '../compiled/coupon-change';
 import matchesJobVersion from '../compiled/job-version';
 import matchesSetup from '../compiled/new-setup';
 import matchesRigChange from '../compiled/rig-change';
+import { jobProblems } from '../case/job-problems';
 import { rigProblems } from '../case/rig-problems';
 import { validateWith, type Validated } from '../schema/validate';
 import type { ChangeKind, CouponChange, RigChange, WaitingChange } from './change-schema';
@@ -38,7 +39,7 @@ const READ: Record<ChangeKind, Read> = {
   'change-bead': (fields) => validateBeadChange(fields),
   'begin-coupon': (fields, of) => validateCoupon({ ...fields, id: of }),
   'change-coupon': (fields) => validateWith<CouponChange>(matchesCouponChange, fields),
-  'correct-job': (fields) => validateWith<JobVersion>(matchesJobVersion, fields),
+  'correct-job': (fields) => validateWith<JobVersion>(matchesJobVersion, fields, ({ job }) => jobProblems(job, 'job')),
   'begin-rig': (fields, of) => validateRig({ ...fields, id: of }),
   'change-rig': (fields) => validateWith<RigChange>(matchesRigChange, fields),
   refit: (fields) => validateWith<NewSetup>(matchesSetup, fields, ({ rig }) => rigProblems(rig, 'rig')),

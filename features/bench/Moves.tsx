@@ -16,18 +16,18 @@ import { headline } from './headline';
 
 /** What to do, one thing at a time: from → to in large figures, the knob's mark as large. */
 export function Moves({ answer }: { answer: Answer }) {
-  const { moves, outOfReach } = answer.correction;
+  const { moves, outOfReach, procedure } = answer.correction;
   const textIn = useTextIn();
   const { findings, settings } = useDraftPart((draft) => draft);
   const start = startingSettings(settings, answer.correction);
   const asks = moves.length === 0 && headline(answer, findings).kind === 'ask';
-  if (asks && Object.keys(start).length === 0 && outOfReach.length === 0) return null;
+  if (asks && Object.keys(start).length === 0 && outOfReach.length + procedure.length === 0) return null;
   return (
     <View className="gap-3">
       <Start answer={answer} />
       {moves.length === 0 ? <NothingToTurn answer={answer} /> : <MoveList moves={moves} />}
       <OtherWay answer={answer} />
-      {outOfReach.map((text) => (
+      {[...procedure, ...outOfReach].map((text) => (
         <Words key={text} strong className="border-l-4 border-ink pl-3">
           {textIn(text)}
         </Words>

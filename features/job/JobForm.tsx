@@ -28,6 +28,7 @@ import { recordResolver, typedFigure } from '../shared/record-form';
 import { useUnits } from '../shared/use-habits';
 import { useSubmit } from '../shared/use-records';
 import { couponChanges } from './job-changes';
+import { ProcedurePart } from './ProcedurePart';
 import {
   couponFrom,
   fieldOf,
@@ -119,6 +120,7 @@ export function JobForm({ coupon: now, like, rigs }: FormProps) {
       <TogglePart control={control} name="surface" title="Surface" words={SURFACE_WORDS} />
       <ChoicePart control={control} name="draught" title="Air" words={DRAUGHT_WORDS} />
       <TogglePart control={control} name="concerns" title="Is any of this so?" words={CONCERN_WORDS} />
+      <ProcedurePart control={control} />
       {coupon !== null && coupon.beads.length > 0 && (
         <Words className="text-faint">
           Beads that are logged keep the job they were run on; a correction counts from the next bead.

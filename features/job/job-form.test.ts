@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import type { Job } from '@/core/case/schema';
 import { validateCoupon } from '@/core/record/validate-coupon';
 import type { Coupon } from '@/core/record/schema';
-import { couponFrom, fieldOf, jobFrom, sameJob, startingJob, valuesOf, type Begun } from './job-form';
+import { couponFrom, ENDS, fieldOf, jobFrom, LIMITS, sameJob, startingJob, valuesOf, type Begun } from './job-form';
 
 const PLATE: Job = {
   baseMetal: 'mild-steel',
@@ -72,9 +72,57 @@ describe('a job that is typed', () => {
       draught: null,
       surface: [],
       concerns: [],
+      ...Object.fromEntries(LIMITS.flatMap((name) => ENDS.map((end) => [`${name}:${end}`, '']))),
+      transfer: null,
     });
     const all: Job = { ...PLATE, concerns: ['code-work'], gapMm: 2 };
     expect(jobFrom(valuesOf('', '', all, 'metric'), {}, 'metric')).toEqual(all);
+  });
+});
+
+describe('a procedure that is typed', () => {
+  const PROCEDURE = {
+    voltageV: { low: 18, high: 20.5 },
+    wireSpeedMPerMin: { high: 7.62 },
+    heatInputKJPerMm: { low: 0.4, high: 0.9 },
+    transfer: 'short-circuit',
+  } as const;
+
+  it('comes back as it was where nothing is touched, in either family of units', () => {
+    for (const units of ['metric', 'inch'] as const) {
+      const job: Job = { ...PLATE, procedure: PROCEDURE };
+      expect(jobFrom(valuesOf('', '', job, units), job, units)).toEqual(job);
+    }
+    expect(valuesOf('', '', { procedure: PROCEDURE }, 'inch')['wireSpeedMPerMin:high']).toBe('300');
+  });
+
+  it('is what is typed, in the units that are read, and nothing where all is left open', () => {
+    const values = valuesOf('', '', PLATE, 'inch');
+    values['wireSpeedMPerMin:low'] = '250';
+    values['voltageV:high'] = '19,5';
+    expect(jobFrom(values, PLATE, 'inch').procedure).toEqual({
+      voltageV: { high: 19.5 },
+      wireSpeedMPerMin: { low: expect.closeTo(6.35, 9) },
+    });
+    expect(jobFrom({ ...valuesOf('', '', PLATE, 'metric'), transfer: 'spray' }, PLATE, 'metric').procedure).toEqual({
+      transfer: 'spray',
+    });
+    expect(jobFrom(valuesOf('', '', PLATE, 'metric'), PLATE, 'metric').procedure).toBeUndefined();
+    // Emptied again, it is gone.
+    const job: Job = { ...PLATE, procedure: { voltageV: { low: 18 } } };
+    const emptied = valuesOf('', '', job, 'metric');
+    emptied['voltageV:low'] = '';
+    expect(jobFrom(emptied, job, 'metric').procedure).toBeUndefined();
+  });
+
+  it('names the part of the form that a wrong limit was typed in', () => {
+    expect(fieldOf('job.job.procedure.voltageV.low')).toBe('voltageV:low');
+    expect(fieldOf('job.job.procedure.transfer')).toBe('transfer');
+    const values = valuesOf('T', RIG, PLATE, 'metric');
+    values['voltageV:low'] = '22';
+    values['voltageV:high'] = '20';
+    const { problems } = validateCoupon(couponFrom(values, null, {}, BEGUN, 'metric'));
+    expect(problems!.map(({ field }) => fieldOf(field))).toEqual(['voltageV:low', 'voltageV:high']);
   });
 });
 

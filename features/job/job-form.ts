@@ -1,5 +1,5 @@
 import type { Job } from '@/core/case/schema';
-import { fromUser, readable, type UnitSystem } from '@/core/quantity/units';
+import { fromUser, readable, toUser, type UnitSystem } from '@/core/quantity/units';
 import type { Coupon, JobVersion, NewCoupon } from '@/core/record/schema';
 import { typedFigure } from '../shared/record-form';
 
@@ -8,6 +8,14 @@ export const LENGTHS = ['thicknessMm', 'otherThicknessMm', 'gapMm'] as const;
 export type LengthName = (typeof LENGTHS)[number];
 
 /** What is typed and chosen for a job. */
+/** The limits of a procedure that are typed, each a low and a high. */
+export const LIMITS = ['voltageV', 'wireSpeedMPerMin', 'currentA', 'heatInputKJPerMm'] as const;
+export type LimitName = (typeof LIMITS)[number];
+export const ENDS = ['low', 'high'] as const;
+/** Where an end of a limit is typed. */
+export type LimitField = `${LimitName}:${(typeof ENDS)[number]}`;
+type Procedure = NonNullable<Job['procedure']>;
+
 export type JobValues = {
   title: string;
   rigId: string;
@@ -20,7 +28,40 @@ export type JobValues = {
   draught: NonNullable<Job['draught']> | null;
   surface: NonNullable<Job['surface']>;
   concerns: NonNullable<Job['concerns']>;
-};
+  transfer: NonNullable<Procedure['transfer']> | null;
+} & Record<LimitField, string>;
+
+/** A limit between the inside unit and the one on the screen; volts, amps and kJ/mm are the same everywhere. */
+const factorOf = (name: LimitName, units: UnitSystem): number =>
+  name === 'wireSpeedMPerMin' ? toUser(1, 'wireSpeed', units) : 1;
+/** Digits that a limit is shown with. */
+const DIGITS: Record<LimitName, number> = { voltageV: 1, wireSpeedMPerMin: 1, currentA: 0, heatInputKJPerMm: 2 };
+
+function limitsOf(procedure: Procedure | undefined, units: UnitSystem): Record<LimitField, string> {
+  const shown = (name: LimitName, value: number | undefined): string =>
+    value === undefined ? '' : String(Number((value * factorOf(name, units)).toFixed(DIGITS[name])));
+  return Object.fromEntries(
+    LIMITS.flatMap((name) => ENDS.map((end) => [`${name}:${end}`, shown(name, procedure?.[name]?.[end])])),
+  ) as Record<LimitField, string>;
+}
+
+/** The procedure that was typed, or null where none was; what was shown rounded and not touched stays what it was. */
+function procedureFrom(values: JobValues, from: Procedure | undefined, units: UnitSystem): Procedure | null {
+  const { transfer } = values;
+  const shown = limitsOf(from, units);
+  const spans = LIMITS.flatMap((name) => {
+    const ends = ENDS.flatMap((end) => {
+      const text = values[`${name}:${end}`];
+      const typed = typedFigure(text);
+      const kept = text === shown[`${name}:${end}`] ? from?.[name]?.[end] : undefined;
+      const value = kept ?? (typed === undefined ? undefined : typed / factorOf(name, units));
+      return value === undefined ? [] : [[end, value] as const];
+    });
+    return ends.length === 0 ? [] : [[name, Object.fromEntries(ends)] as const];
+  });
+  if (spans.length === 0 && transfer === null) return null;
+  return { ...Object.fromEntries(spans), ...(transfer === null ? {} : { transfer }) };
+}
 
 /** The plate of a new coupon: the last job's, but what can hurt is asked anew. */
 export function startingJob(like: Job | null): Job {
@@ -43,6 +84,8 @@ export function valuesOf(title: string, rigId: string, job: Job, units: UnitSyst
     draught: job.draught ?? null,
     surface: job.surface ?? [],
     concerns: job.concerns ?? [],
+    ...limitsOf(job.procedure, units),
+    transfer: job.procedure?.transfer ?? null,
   };
 }
 
@@ -59,6 +102,7 @@ export function jobFrom(values: JobValues, from: Job, units: UnitSystem): Job {
     return value === undefined ? [] : [[name, value] as const];
   });
   const { baseMetal, joint, position, draught, surface, concerns } = values;
+  const procedure = procedureFrom(values, from.procedure, units);
   return {
     ...Object.fromEntries(lengths),
     ...(baseMetal === null ? {} : { baseMetal }),
@@ -67,6 +111,7 @@ export function jobFrom(values: JobValues, from: Job, units: UnitSystem): Job {
     ...(draught === null ? {} : { draught }),
     ...(surface.length === 0 ? {} : { surface }),
     ...(concerns.length === 0 ? {} : { concerns }),
+    ...(procedure === null ? {} : { procedure }),
   };
 }
 
@@ -111,6 +156,7 @@ export function couponFrom(
 /** Where in the form a field of the record was typed. */
 export function fieldOf(recordField: string): keyof JobValues | null {
   if (recordField === 'title' || recordField === 'rigId') return recordField;
-  const [first, second, name] = recordField.split('.');
+  const [first, second, name, limit, end] = recordField.split('.');
+  if (name === 'procedure') return limit === 'transfer' ? 'transfer' : (`${limit}:${end}` as LimitField);
   return first === 'job' && second === 'job' && name !== undefined ? (name as keyof JobValues) : null;
 }

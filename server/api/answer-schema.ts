@@ -112,6 +112,7 @@ export const ANSWER_SCHEMA = object({
     before: effect,
     after: effect,
     outOfReach: list(text),
+    procedure: list(text),
   }),
   cautions: list(object({ id: text, stop: { type: 'boolean' }, text })),
   names: { type: 'object', additionalProperties: text },
