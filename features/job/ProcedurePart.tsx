@@ -58,6 +58,7 @@ export function ProcedurePart({ control }: { control: Control<JobValues> }) {
           {LIMITS.map((name) => (
             <LimitFields key={name} control={control} name={name} />
           ))}
+          <Words className="text-sm text-faint">How the metal crosses</Words>
           <Controller
             control={control}
             name="transfer"
