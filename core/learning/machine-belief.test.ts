@@ -80,6 +80,18 @@ describe('what a machine is believed to be', () => {
     expect(Math.abs(learn([bead(under, STUBS)]).offsetV)).toBeLessThan(0.3);
   });
 
+  it('takes beads that are sound at less wire than the plate wants for a drive that runs faster, and the other way', () => {
+    const sound = (scale: number) => {
+      const off: Machine = { offsetV: 0, wireScale: scale, sure: null };
+      return learn([120, 127, 134].map((current) => bead(shownBy(off, current), 'sound'))).wireScale;
+    };
+    expect(sound(1.2)).toBeGreaterThan(1.02);
+    expect(sound(0.8)).toBeLessThan(0.98);
+    // Too cold by the back of the plate at a wire speed that should do: the drive runs slower than it is set.
+    const cold = { 'back-no-mark': 'present', 'toe-cold-lap': 'present', 'sound-crisp': 'present' } as const;
+    expect(learn([bead(shownBy({ offsetV: 0, wireScale: 1, sure: null }, 105), cold)]).wireScale).toBeLessThan(0.995);
+  });
+
   it('is the same whatever the order of the beads', () => {
     const random = stream(3);
     const beads = Array.from({ length: 6 }, (_, i) =>

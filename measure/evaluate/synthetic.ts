@@ -75,9 +75,12 @@ function drawSettings(base: Case, causes: readonly number[], random: () => numbe
   const volts = balanceVoltage(current, known.wire, known.gas) + off * balanceHalfWidth(current, known.wire, known.gas);
   const travel = expectedTravel(known, wireSpeedMPerMin) * Math.exp(0.45 * residual('travel'));
   const window = flowWindowOf(setup, stickOutMm, current);
-  const flow = residual('flow');
+  // A flow that is a cause lies beyond a limit; else it scatters about what is wanted.
+  const beyondFlow = residual('flow');
+  const flowIsOff = causes.some((c) => (CAUSES[c].figures ?? []).some((link) => link.residual === 'flow'));
+  const about = Math.exp(0.12 * normal(random));
   const flowOf = (w: { low: number; high: number; wanted: number }): number =>
-    flow < -0.9 ? w.low * (1 + 0.25 * flow) : flow > 0.9 ? w.high * (1 + 0.25 * flow) : w.wanted;
+    flowIsOff ? Math.max(0, (beyondFlow < 0 ? 1.15 * w.low : w.high) * (1 + 0.25 * beyondFlow)) : w.wanted * about;
   const settings: Settings = {
     wireSpeedMPerMin,
     voltageV: bounded(volts, 9, 48),
