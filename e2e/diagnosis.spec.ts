@@ -1,5 +1,15 @@
 import type { Page } from '@playwright/test';
-import { closeVerdict, expect, expectAccessible, newCoupon, openVerdict, setAll, tapFinding, test } from './harness';
+import {
+  closeVerdict,
+  expect,
+  expectAccessible,
+  newCoupon,
+  openVerdict,
+  setAll,
+  setKnob,
+  tapFinding,
+  test,
+} from './harness';
 
 /** The verdict's list of causes, likeliest first. */
 const topCause = (page: Page, name: string) =>
@@ -59,6 +69,26 @@ test('a procedure is kept to: what the bead wants beyond it is refused, and said
   // Kept with the job: the next one to open it finds it.
   await page.getByRole('link', { name: /^Job: Signed plate/ }).click();
   await expect(page.getByRole('textbox', { name: 'Volts to, V' })).toHaveValue('18');
+});
+
+test('a bead that came out worse has its change taken back first', async ({ page }) => {
+  await newCoupon(page, 'Worse plate', { thickness: '5' });
+  await setAll(page, { volts: '19', wire: '6.5', stickOut: '10', gas: '11' });
+  await tapFinding(page, 'See', 'Ropey, humped');
+  await page.getByRole('button', { name: 'Log bead 1', disabled: false }).click();
+  await expect(page.getByRole('button', { name: 'Log bead 2' })).toBeVisible();
+  await setKnob(page, 'Volts', '24');
+  await tapFinding(page, 'See', 'Flat, washed out');
+  await page.getByRole('button', { name: 'Log bead 2', disabled: false }).click();
+  const judge = page.getByRole('group', { name: /^Bead 2 is logged/ });
+  await judge.getByRole('button', { name: 'worse' }).click();
+  const back = page.getByRole('region', { name: 'Take back first' });
+  await expect(back).toContainText('Bead 2 was worse than bead 1');
+  await expect(back.getByText(/ → 19 V$/)).toBeVisible();
+  await expectAccessible(page);
+  await back.getByRole('button', { name: 'Taken back: use these figures' }).click();
+  await expect(back).toBeHidden();
+  await expect(page.getByRole('button', { name: /^Volts, 19 V/ })).toBeVisible();
 });
 
 test('burn-through on thin sheet against a thick bracket: less wire, or aim at the thick part', async ({ page }) => {

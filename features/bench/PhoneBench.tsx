@@ -7,6 +7,7 @@ import { BenchHead } from './BenchHead';
 import { CouponStrip } from './CouponStrip';
 import { FindingsPanel } from './FindingsPanel';
 import { JudgeBar } from './JudgeBar';
+import { TakeBack } from './TakeBack';
 import { SettingsPanel } from './SettingsPanel';
 import { useBenchKeys } from './use-bench-keys';
 import { Verdict } from './Verdict';
@@ -24,6 +25,7 @@ export function PhoneBench() {
           <BenchHead />
           <CouponStrip />
           <JudgeBar />
+          <TakeBack />
           <SettingsPanel open={knob} onOpen={setKnob} wide={false} />
           <FindingsPanel wide={false} searchField={searchField} />
         </ScrollView>

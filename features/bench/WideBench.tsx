@@ -9,6 +9,7 @@ import { Comparison } from './Comparison';
 import { CouponStrip } from './CouponStrip';
 import { FindingsPanel } from './FindingsPanel';
 import { JudgeBar } from './JudgeBar';
+import { TakeBack } from './TakeBack';
 import { KeyList } from './KeyList';
 import { SettingsPanel } from './SettingsPanel';
 import { useBenchKeys } from './use-bench-keys';
@@ -24,6 +25,7 @@ export function WideBench() {
         <BenchHead />
         <CouponStrip />
         <JudgeBar />
+        <TakeBack />
         <SettingsPanel open={knob} onOpen={setKnob} wide />
         {keysShown && <KeyList />}
         <View className="px-4 pt-2">

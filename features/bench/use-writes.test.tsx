@@ -63,7 +63,8 @@ describe('what is done on the bench', () => {
     await settled(bench);
     act(() => bench.current.act.log());
     await waitFor(() => expect(shop.beads.map(({ findings }) => findings)).toEqual([{ 'wire-stubs': 'present' }]));
-    expect(waitingNow()).toHaveLength(1);
+    // The server has it a moment before the device knows.
+    await waitFor(() => expect(waitingNow()).toHaveLength(1));
     // Once the reason is gone it is sent again, by hand.
     await act(() => refuseWaiting(waitingNow()[0].seq, null));
     await waitFor(() => expect(shop.beads).toHaveLength(2));

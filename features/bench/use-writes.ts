@@ -18,7 +18,7 @@ import {
 import type { Habits } from '@/core/record/habits';
 import type { Bead, BeadChange, Coupon, Outcome } from '@/core/record/schema';
 import type { Dials } from '@/core/setting/dials';
-import type { ReadSetting, Reading, SettingName } from '@/core/setting/table';
+import type { ReadSetting, Reading, SettingName, Settings } from '@/core/setting/table';
 import { draftOn } from '@/platform/kept';
 import { undoWaiting } from '@/platform/outbox';
 import { platform } from '@/platform/ports';
@@ -50,6 +50,8 @@ export type Actions = {
   /** Takes over what to start with where figures are missing. */
   takeStart: () => void;
   takeMoves: () => void;
+  /** Goes back to figures that a worse bead was changed from. */
+  takeBack: (figures: Settings) => void;
   log: () => void;
   judge: (outcome: NonNullable<Outcome>) => void;
   undo: () => void;
@@ -109,6 +111,7 @@ export function useWrites(
         if (answer === null) return;
         change((draft) => ({ ...draft, settings: nextSettings(draft.settings, answer.correction, changes) }));
       },
+      takeBack: (figures) => change((draft) => ({ ...draft, settings: { ...draft.settings, ...figures } })),
       log: () => {
         const { live: said, records: kept, habits: ways } = latest.current;
         const draft = history().now;

@@ -27,6 +27,7 @@ const KEPT = {
 describe('the plate of a new coupon', () => {
   it('is that of the last job, but what can hurt is asked anew', () => {
     expect(startingJob({ ...PLATE, concerns: ['closed-container'] })).toEqual({ ...PLATE, concerns: [] });
+    expect(startingJob({ ...PLATE, procedure: { voltageV: { low: 18 } } })).toEqual({ ...PLATE, concerns: [] });
     expect(startingJob(null)).toEqual({
       baseMetal: 'mild-steel',
       joint: 'fillet',

@@ -63,10 +63,11 @@ function procedureFrom(values: JobValues, from: Procedure | undefined, units: Un
   return { ...Object.fromEntries(spans), ...(transfer === null ? {} : { transfer }) };
 }
 
-/** The plate of a new coupon: the last job's, but what can hurt is asked anew. */
+/** The plate of a new coupon: the last job's, but what can hurt is asked anew, and a procedure belongs to its own job. */
 export function startingJob(like: Job | null): Job {
   const usual: Job = { baseMetal: 'mild-steel', joint: 'fillet', position: 'flat', draught: 'still' };
-  return { ...(like ?? usual), concerns: [] };
+  const { procedure: _, ...plate } = like ?? usual;
+  return { ...plate, concerns: [] };
 }
 
 /** The values a form begins with. */

@@ -1,0 +1,38 @@
+import { takeBackOf } from './take-back';
+
+const bead = (number: number, settings: object, outcome: 'sound' | 'better' | 'same' | 'worse' | null = null) => ({
+  number,
+  settings,
+  outcome,
+});
+
+describe('what is taken back after a bead that came out worse', () => {
+  const before = bead(2, { voltageV: 18, wireSpeedMPerMin: 6, stickOutMm: 10 }, 'better');
+  const worse = bead(3, { voltageV: 21, wireSpeedMPerMin: 6, stickOutMm: 10, gasFlowLPerMin: 12 }, 'worse');
+
+  it('is the figure that was changed for it, from where it stands now', () => {
+    expect(takeBackOf([bead(1, {}), before, worse], { voltageV: 20.4, wireSpeedMPerMin: 6.5 })).toEqual({
+      worse: 3,
+      than: 2,
+      turns: [{ setting: 'voltageV', from: 20.4, to: 18 }],
+    });
+    expect(takeBackOf([before, worse], {})!.turns).toEqual([{ setting: 'voltageV', from: null, to: 18 }]);
+  });
+
+  it('is nothing once it stands where it was, where nothing was changed, or where the bead was not worse', () => {
+    expect(takeBackOf([before, worse], { voltageV: 18 })).toBeNull();
+    expect(takeBackOf([before, { ...worse, settings: before.settings }], { voltageV: 21 })).toBeNull();
+    for (const outcome of ['sound', 'better', 'same', null] as const)
+      expect(takeBackOf([before, { ...worse, outcome }], { voltageV: 21 })).toBeNull();
+    expect(takeBackOf([], {})).toBeNull();
+    expect(takeBackOf([{ ...worse, outcome: null }], {})).toBeNull();
+  });
+
+  it('is every figure of a change that turned several, and none that was not known before', () => {
+    const both = bead(3, { voltageV: 21, wireSpeedMPerMin: 8, gasFlowLPerMin: 12 }, 'worse');
+    expect(takeBackOf([before, both], { voltageV: 21, wireSpeedMPerMin: 8 })!.turns).toEqual([
+      { setting: 'voltageV', from: 21, to: 18 },
+      { setting: 'wireSpeedMPerMin', from: 8, to: 6 },
+    ]);
+  });
+});

@@ -1,0 +1,26 @@
+import { SETTING_NAMES, type Settings } from '../setting/table';
+import type { Turn } from '../setting/words';
+import type { Bead } from './schema';
+
+type Judged = Pick<Bead, 'number' | 'settings' | 'outcome'>;
+
+/** What was changed for a bead that came out worse, as turns that undo it. */
+export type TakeBack = { worse: number; than: number; turns: Turn[] };
+
+/**
+ * What to take back first where the last bead was judged worse than the one before: every figure that was changed between
+ * them and does not stand where it was. A figure that was not known before cannot be gone back to.
+ * @param beads of the coupon, in the order they were run
+ * @param now figures of the bead that is next
+ * @returns null where there is nothing to take back
+ */
+export function takeBackOf(beads: readonly Judged[], now: Settings): TakeBack | null {
+  const [before, last] = beads.slice(-2);
+  if (last === undefined || last.outcome !== 'worse') return null;
+  const turns = SETTING_NAMES.flatMap((setting): Turn[] => {
+    const [was, became, stands] = [before.settings[setting], last.settings[setting], now[setting]];
+    if (was === undefined || became === undefined || was === became || stands === was) return [];
+    return [{ setting, from: stands ?? null, to: was }];
+  });
+  return turns.length === 0 ? null : { worse: last.number, than: before.number, turns };
+}
