@@ -14,7 +14,6 @@ import type { Reason } from './diagnosis/weight-of-evidence';
 import { ENGINE } from './engine';
 import { isCheckId, isStatedId, type StatedId } from './evidence/ids';
 import { FIELD_WORDS, statedOfEvidence, type FieldEvidence } from './evidence/table';
-import type { Experience } from './experience/experience';
 import { check, evidenceName, finding, marksOf } from './knowledge';
 
 /** A reason with the name of what speaks. */
@@ -98,11 +97,10 @@ function namedCheck(engine: Engine, { ifPresent, ifAbsent, ...next }: NextCheck)
  * Diagnosis and correction in one: the whole answer to a case, for the page's worker and the server alike. The arc is
  * read once for today's settings and once for the corrected ones; everything else is drawn from those two readings.
  * @param input a valid case
- * @param experience what this rig has taught, if anything
  * @param engine what to judge by
  */
-export function answer(input: Case, experience?: Experience, engine: Engine = ENGINE): Answer {
-  const diagnosis = diagnose(engine, input, experience);
+export function answer(input: Case, engine: Engine = ENGINE): Answer {
+  const diagnosis = diagnose(engine, input);
   const { setup, arc, causes, noCause, nextChecks, telling, askFor, notes, cautions } = diagnosis;
   const { correction, arcAfter } = correct(engine, input, diagnosis);
   return {

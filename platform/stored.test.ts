@@ -63,7 +63,10 @@ describe('what a device keeps', () => {
     });
     expect(stored(HABITS)).toEqual(INCHES);
     expect(stored(BENCH_COUPON)).toBe('0190a000-0000-7000-8001-000000000000');
-    expect(stored(draftOn('a'))).toEqual({ now: { ...now, id: '0190b000-0000-7000-8000-000000000001' }, past: [] });
+    expect(stored(draftOn('a'))).toEqual({
+      now: { ...now, id: '0190b000-0000-7000-8000-000000000001', suspects: {} },
+      past: [],
+    });
     expect(stored(draftOn('b'))).toBeNull();
   });
 

@@ -1,7 +1,6 @@
 import { readArc } from '../core/arc/reading';
 import { wireWindow } from '../core/arc/wire-window';
 import { arcSetup } from '../core/arc/setup';
-import { EXAMPLE_CASE } from '../core/cases/example';
 import { caseOfBead } from '../core/record/case-of';
 import type { Changes } from '../core/record/change-schema';
 import type { Bead, Coupon, CouponPage, RigRecord } from '../core/record/schema';
@@ -28,31 +27,6 @@ async function plate(rig = rigNamed('Dock set')) {
   return coupon;
 }
 const log = async (bead: { id: string }): Promise<Bead> => (await shop.send('PUT', `/beads/${bead.id}`, bead)).json;
-
-describe('POST /api/diagnose', () => {
-  it('answers the worked example with cause, corrected volts and cautions', async () => {
-    const { status, json } = await shop.send('POST', '/diagnose', EXAMPLE_CASE);
-    const said = json as {
-      causes: { cause: string; name: string; probability: number }[];
-      arc: { balancedVoltageV: number };
-      correction: { settings: { voltageV: number } };
-      cautions: unknown[];
-    };
-    expect(status).toBe(200);
-    expect(said.causes[0]).toEqual(expect.objectContaining({ cause: 'voltage-low', name: 'Voltage too low' }));
-    expect(said.causes[0].probability).toBeGreaterThan(0.5);
-    expect(Math.abs(said.correction.settings.voltageV - said.arc.balancedVoltageV)).toBeLessThan(1);
-    expect(said.cautions.length).toBeGreaterThan(2);
-  });
-
-  it('says what lies outside the arc model', async () => {
-    const refusing = await openWorkshop({ diagnose: () => Promise.reject(new RangeError('stick-out takes 3 to 50')) });
-    expect((await refusing.send('POST', '/diagnose', EXAMPLE_CASE)).json).toEqual(
-      expect.objectContaining({ status: 422, code: 'outside-model', detail: 'stick-out takes 3 to 50.' }),
-    );
-    await refusing.stop();
-  });
-});
 
 describe('the demo workshop', () => {
   it('is plausible by the arc model: currents the wire carries, sound beads in balance', async () => {

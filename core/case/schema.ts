@@ -2,6 +2,9 @@ import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
 import { STATED_IDS } from '../evidence/ids';
 import { number, words } from '../schema/parts';
 import { READINGS, SETTINGS, type ReadSetting } from '../setting/table';
+import { EXPERIENCE_SCHEMA } from './experience-schema';
+
+export type { Experience, Suspect } from './experience-schema';
 
 /**
  * The case: one welder's question, the open format of API, files and tests.
@@ -200,6 +203,8 @@ export const CASE_SCHEMA = {
     readings: READINGS_SCHEMA,
     findings: FINDINGS_SCHEMA,
     preferences: PREFERENCES_SCHEMA,
+    /** What rig and coupon have taught before this bead. */
+    experience: EXPERIENCE_SCHEMA,
   },
 } as const satisfies JSONSchema;
 

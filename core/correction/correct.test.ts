@@ -1,3 +1,4 @@
+import { movesNow, nextSettings } from './next-settings';
 import fc from 'fast-check';
 import { answer } from '../answer';
 import { balanceVoltage } from '../arc/balance';
@@ -43,6 +44,33 @@ describe('correction', () => {
     expect(clogged.settings).toEqual(
       expect.objectContaining({ voltageV: 20, wireSpeedMPerMin: 7.5, gasFlowLPerMin: 11 }),
     );
+  });
+
+  it('puts right whatever a look showed, beside a figure that is wrong too, and a cylinder that is empty sets the flow anew', () => {
+    const short = { ...BALANCED, voltageV: 17 };
+    const stubbing = { 'wire-stubs': 'present', 'sound-popping': 'present', 'bead-ropey': 'present' } as const;
+    const { correction } = answer(
+      variant({
+        settings: short,
+        findings: { ...stubbing, 'check-tip': 'present', 'sound-sputter': 'present', 'check-clamp': 'present' },
+      }),
+    );
+    const remedies = correction.moves.flatMap((move) => (move.kind === 'remedy' && move.seen ? [move.cause] : []));
+    expect(remedies).toEqual(expect.arrayContaining(['tip-worn', 'clamp-poor']));
+    expect(correction.moves[0].kind).toBe('remedy');
+    expect(settingsMoved(correction.moves)[0].setting).toBe('voltageV');
+    const empty = answer(
+      variant({
+        settings: { ...BALANCED, gasFlowLPerMin: 0.5 },
+        findings: { 'holes-scattered': 'present', 'no-gas-heard': 'present', 'check-cylinder': 'present' },
+      }),
+    ).correction;
+    expect(movesNow(empty, 'one').map((move) => (move.kind === 'remedy' ? move.cause : move.setting))).toEqual([
+      'gas-empty',
+      'gasFlowLPerMin',
+    ]);
+    expect(nextSettings({ gasFlowLPerMin: 0.5 }, empty, 'one').gasFlowLPerMin).toBeGreaterThan(8);
+    expect(empty.settings.voltageV).toBe(BALANCED.voltageV);
   });
 
   it('believes the bead over the meter: stubbing at the model balance still asks for volts', () => {

@@ -7,7 +7,7 @@ import type { CauseId } from '../evidence/ids';
 import type { Cause } from '../knowledge/types';
 import { MAIN_SETTINGS, type MainSetting, type Settings } from '../setting/table';
 import { boundsFor, searchStarts } from './bounds';
-import { effectOf, orderByGain, settingMove, type Effect, type Move, type RemedyMove } from './moves';
+import { effectOf, orderByGain, SET_ANEW, settingMove, type Effect, type Move, type RemedyMove } from './moves';
 import type { Situation, Target } from './objective';
 import { procedureNotes, withinProcedure } from './procedure';
 import { outOfReach } from './reach';
@@ -36,11 +36,12 @@ export type Corrected = { correction: Correction; arcAfter: ArcReading };
 /** The figure that a school holds while it seeks balance with the other. */
 const HELD_FOR: Record<Turned, MainSetting> = { volts: 'wireSpeedMPerMin', wire: 'voltageV' };
 
-function remedyMove(entry: Cause): RemedyMove {
+function remedyMove(entry: Cause, seen: boolean): RemedyMove {
   const { plain, caution } = entry.remedy;
   return {
     kind: 'remedy',
     cause: entry.id,
+    seen,
     do: plain,
     because: entry.plain,
     expect: 'run the same settings again and compare',
@@ -79,18 +80,40 @@ function turnedFirst(moves: readonly Move[]): MainSetting | null {
 
 const TRIM: readonly string[] = ['pulse-trim-low', 'pulse-trim-high'];
 
-/** What comes before any number: a mismatch that the record itself shows, then the likeliest cause where it is no knob. */
-function remediesOf(work: Work): { causes: Cause[]; numbersStay: boolean } {
+/** A fault that a look showed is put right unless the bead speaks clearly against it. */
+const SEEN_ABOVE = 0.15;
+
+/** Causes that a look showed and that hold: all of them are put right, whichever is the likeliest. */
+function seenFaults({ engine, input, diagnosis }: Work): CauseId[] {
+  return diagnosis.causes.flatMap(({ cause, probability }) => {
+    const { check, remedy } = causeOf(engine, cause);
+    return remedy.kind !== 'setting' && input.findings?.[check] === 'present' && probability > SEEN_ABOVE
+      ? [cause]
+      : [];
+  });
+}
+
+type Remedies = { moves: RemedyMove[]; numbersStay: boolean };
+
+/**
+ * What comes before any number: a mismatch that the record itself shows, what a look showed, and the likeliest cause where
+ * it is no knob.
+ */
+function remediesOf(work: Work): Remedies {
   const { engine, input, diagnosis } = work;
   const recorded = recordedMismatches(diagnosis);
   const [top] = diagnosis.causes;
   const likeliest = top === undefined ? null : causeOf(engine, top.cause);
   const isRemedy = likeliest !== null && top.probability > ACT_ABOVE && likeliest.remedy.kind !== 'setting';
   // A trim that is known is a move of its own, with its figures.
-  const hasMove = TRIM.includes(top?.cause ?? '') && input.settings?.trimPct !== undefined;
-  const ids = new Set([...recorded, ...(isRemedy && !hasMove ? [top.cause] : [])]);
+  const hasMove = (id: CauseId): boolean => TRIM.includes(id) && input.settings?.trimPct !== undefined;
+  const seen = seenFaults(work);
+  const ids = [...new Set([...recorded, ...(isRemedy ? [top.cause] : []), ...seen])].filter((id) => !hasMove(id));
   const ofThePart = likeliest !== null && ['part', 'plate'].includes(likeliest.remedy.kind);
-  return { causes: [...ids].map((id) => causeOf(engine, id)), numbersStay: recorded.length > 0 || ofThePart };
+  return {
+    moves: ids.map((id) => remedyMove(causeOf(engine, id), recorded.includes(id) || seen.includes(id))),
+    numbersStay: recorded.length > 0 || ofThePart,
+  };
 }
 
 /**
@@ -104,10 +127,10 @@ function remediesOf(work: Work): { causes: Cause[]; numbersStay: boolean } {
 export function correct(engine: Engine, input: Case, diagnosis: Diagnosis): Corrected {
   const work: Work = { engine, input, diagnosis };
   const today = input.settings ?? {};
-  const { causes, numbersStay } = remediesOf(work);
-  const remedies = causes.map(remedyMove);
+  const { moves: remedies, numbersStay } = remediesOf(work);
+  const anew = remedies.flatMap(({ cause: id }) => SET_ANEW[id] ?? []);
   const school = turnedBySchool(input);
-  const situation = situationOf(work, school);
+  const situation = situationOf(work, school, anew);
   if (situation === null) {
     const moves = [...remedies, ...techniqueMoves(work, null)];
     const alternative = { moves: [], after: null };
@@ -129,7 +152,7 @@ export function correct(engine: Engine, input: Case, diagnosis: Diagnosis): Corr
   const procedure = input.job?.procedure;
   const bounds = withinProcedure(machine, situation.setup, procedure);
   const starts = searchStarts(situation, bounds);
-  const free = freeSettings(situation, numbersStay);
+  const free = freeSettings(situation, numbersStay, anew);
   const held = school === null ? null : HELD_FOR[school];
   const mayTurn = free.filter((name) => name !== held || situation.today[name] === null);
   const to = solve(situation, bounds, starts, mayTurn, input.rig?.dials);
@@ -139,7 +162,7 @@ export function correct(engine: Engine, input: Case, diagnosis: Diagnosis): Corr
   const technique = techniqueMoves(work, expectedTravel(situation.setup, to.wireSpeedMPerMin));
 
   const other = turnedFirst(moves);
-  const otherWay = other === null ? null : situationOf(work, other === 'voltageV' ? 'wire' : 'volts');
+  const otherWay = other === null ? null : situationOf(work, other === 'voltageV' ? 'wire' : 'volts', anew);
   const otherTarget =
     other === null || otherWay === null || situation.today[other] === null
       ? null

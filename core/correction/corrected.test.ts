@@ -49,6 +49,7 @@ describe('the corrected settings', () => {
     ).correction;
     expect(hot.moves[0]).toEqual({
       kind: 'remedy',
+      seen: true,
       cause: 'tip-worn',
       do: 'Change the tip.',
       because: 'The bore is oval or burnt; the current jumps about.',

@@ -75,7 +75,14 @@ describe('the next bead', () => {
   const volts = settingMove(undefined, 'voltageV', 17, 20, WORDS);
   const wire = settingMove(undefined, 'wireSpeedMPerMin', 6, 7, WORDS);
   const gas = settingMove(undefined, 'gasFlowLPerMin', 4, 11, WORDS);
-  const clean: Move = { kind: 'remedy', cause: 'nozzle-blocked', do: 'clean', because: 'clogged', expect: 'no holes' };
+  const clean: Move = {
+    kind: 'remedy',
+    cause: 'nozzle-blocked',
+    seen: false,
+    do: 'clean',
+    because: 'clogged',
+    expect: 'no holes',
+  };
   const correction = (moves: Move[], settings = {}): Correction => ({
     settings,
     moves,
@@ -93,6 +100,16 @@ describe('the next bead', () => {
     expect(movesNow(correction([clean, volts, wire]), 'one')).toEqual([clean]);
     expect(movesNow(correction([clean, volts, gas]), 'all')).toEqual([clean, volts, gas]);
     expect(movesNow(correction([]), 'one')).toEqual([]);
+  });
+
+  it('puts every fault right that a look showed, for that is no trial, and sets anew what goes with it', () => {
+    const worn: Move = { ...clean, cause: 'tip-worn', seen: true };
+    const guessed: Move = { ...clean, cause: 'liner-dirty', seen: false };
+    const empty: Move = { ...clean, cause: 'gas-empty', seen: true };
+    expect(movesNow(correction([clean, worn, volts]), 'one')).toEqual([clean, worn]);
+    expect(movesNow(correction([worn, guessed]), 'one')).toEqual([worn]);
+    expect(movesNow(correction([empty, volts, gas]), 'one')).toEqual([empty, gas]);
+    expect(nextSettings({ gasFlowLPerMin: 4 }, correction([empty, gas]), 'one').gasFlowLPerMin).toBe(11);
   });
 
   it('runs at today’s settings with the moves made, and proposed values for what was not known', () => {

@@ -25,6 +25,8 @@ export type SettingMove = {
 export type RemedyMove = {
   kind: 'remedy';
   cause: CauseId;
+  /** Whether a look showed the fault: what is seen to be wrong is put right, and is no trial. */
+  seen: boolean;
   do: string;
   because: string;
   expect: string;
@@ -32,6 +34,9 @@ export type RemedyMove = {
 };
 
 export type Move = SettingMove | RemedyMove;
+
+/** What is set anew when a cause is cured: a new cylinder is opened to the flow that is wanted. */
+export const SET_ANEW: Partial<Record<CauseId, MainSetting>> = { 'gas-empty': 'gasFlowLPerMin' };
 
 /** What a set of settings does, before and after. */
 export type Effect = {

@@ -1,19 +1,27 @@
 import { MAIN_SETTINGS, type Settings } from '../setting/table';
 import type { Correction } from './correct';
-import type { Move } from './moves';
+import { SET_ANEW, type Move } from './moves';
 
 const PAIR = ['voltageV', 'wireSpeedMPerMin'];
+const isIn = (names: readonly string[], name: string): boolean => names.includes(name);
 
 /**
- * The moves to make before the next bead. One at a time is one change, but volts and wire that both move
- * keep their balance only together, so that pair counts as one.
+ * The moves to make before the next bead. One at a time is one change, but volts and wire that both move keep their
+ * balance only together, so that pair counts as one. Faults that a look showed are all put right at once, with what is set anew by
+ * that: only what is guessed at is a trial. The numbers are tried after them.
  * @param changes one change at a time, or all at once
  */
 export function movesNow(correction: Correction, changes: 'one' | 'all'): Move[] {
-  const [first] = correction.moves;
-  if (changes === 'all' || first === undefined) return correction.moves;
-  if (first.kind === 'remedy' || !PAIR.includes(first.setting)) return [first];
-  return correction.moves.filter((move) => move.kind === 'setting' && PAIR.includes(move.setting));
+  const { moves } = correction;
+  const [first] = moves;
+  if (changes === 'all' || first === undefined) return moves;
+  if (first.kind === 'setting')
+    return isIn(PAIR, first.setting)
+      ? moves.filter((move) => move.kind === 'setting' && isIn(PAIR, move.setting))
+      : [first];
+  const remedies = moves.filter((move) => move === first || (move.kind === 'remedy' && move.seen));
+  const anew = remedies.flatMap((move) => (move.kind === 'remedy' ? (SET_ANEW[move.cause] ?? []) : []));
+  return [...remedies, ...moves.filter((move) => move.kind === 'setting' && isIn(anew, move.setting))];
 }
 
 /** What to start with where figures are not known yet: the proposed value of each main setting that is missing. */

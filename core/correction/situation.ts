@@ -16,8 +16,13 @@ export const ACT_ABOVE = 0.3;
 /**
  * What the risk of a target depends on in a case, or null where the wire is not known.
  * @param turned what is turned for balance; null takes the likelier of the pair
+ * @param anew what a remedy has set anew: today's figure of it does not count
  */
-export function situationOf({ input, diagnosis }: Work, turned: Turned | null): Situation | null {
+export function situationOf(
+  { input, diagnosis }: Work,
+  turned: Turned | null,
+  anew: readonly MainSetting[] = [],
+): Situation | null {
   const setup = withWire(diagnosis.setup);
   if (setup === null) return null;
   const { voltageV, wireSpeedMPerMin, stickOutMm, gasFlowLPerMin, travelSpeedMmPerMin, arcControlPct } =
@@ -33,7 +38,9 @@ export function situationOf({ input, diagnosis }: Work, turned: Turned | null): 
     },
     wrong: {
       stickOutMm: actedOn(Math.min(1, probabilityOf(diagnosis, 'stickout-long', 'stickout-short'))),
-      gasFlowLPerMin: actedOn(Math.min(1, probabilityOf(diagnosis, 'gas-low', 'gas-high'))),
+      gasFlowLPerMin: anew.includes('gasFlowLPerMin')
+        ? 1
+        : actedOn(Math.min(1, probabilityOf(diagnosis, 'gas-low', 'gas-high'))),
     },
     gapShare: (input.job?.gapMm ?? 0) / (diagnosis.setup.thinnestMm ?? 3),
     travelMmPerMin: travelSpeedMmPerMin ?? null,
@@ -55,13 +62,18 @@ export function recordedMismatches({ residuals }: Diagnosis): CauseId[] {
  * Settings that may move. Where a part or the plate is what is wrong, all that is known stays: a number tuned over a
  * clogged nozzle is tuned for nothing.
  * @param held whether what is known stays
+ * @param anew what a remedy has set anew
  */
-export function freeSettings({ setup, today }: Situation, held: boolean): MainSetting[] {
+export function freeSettings(
+  { setup, today }: Situation,
+  held: boolean,
+  anew: readonly MainSetting[] = [],
+): MainSetting[] {
   return MAIN_SETTINGS.filter((name) => {
     // A pulsing machine is set by trim, not by volts.
     if (name === 'voltageV' && setup.pulse) return false;
     if (name === 'gasFlowLPerMin' && (!setup.usesGas || setup.boreMm === null)) return false;
-    return !held || today[name] === null;
+    return !held || today[name] === null || anew.includes(name);
   });
 }
 

@@ -63,6 +63,16 @@ export function inCircumstances(engine: Engine, input: Case, setup: ArcSetup): E
   return { ...engine, nodes, nodeById: new Map(nodes.map((node) => [node.id, node])) };
 }
 
+/** What the beads before on this plate say of a cause. @param times how many times likelier they make it, as odds */
+function fromBeads(times: number): PriorEvidence {
+  const because =
+    times > 1 ? 'the beads before on this plate point to it' : 'the beads before on this plate speak against it';
+  return { evidence: 'coupon:beads', factor: times, because };
+}
+
+/** With several beads a cause may begin surer than circumstances alone can make it. */
+const HIGHEST_SUSPECTED = 0.8;
+
 /** Highest chance a prior can be raised to by circumstances alone: even galvanised plate is sometimes well stripped. */
 const HIGHEST_PRIOR = 0.6;
 
@@ -71,7 +81,7 @@ const HIGHEST_PRIOR = 0.6;
  * Of several factors about the same field the strongest holds, so that "rust and oil" does not count twice.
  * @param column of the cause
  * @param input the case
- * @returns prior 0 to 0.6, with the factors that apply
+ * @returns prior 0 to 0.6, to 0.8 where beads before on the plate spoke, with the factors that apply
  */
 export function priorOf(
   engine: Engine,
@@ -93,5 +103,9 @@ export function priorOf(
   const taught = engine.taught[column];
   const because = taught > 1 ? 'it was the cause on this rig before' : 'it was seldom the cause on this rig';
   const factors = taught === 1 ? ofJob : [...ofJob, { evidence: 'rig:experience' as const, factor: taught, because }];
-  return { prior: Math.min(HIGHEST_PRIOR, prior), factors };
+  const usual = Math.min(HIGHEST_PRIOR, prior);
+  const times = engine.suspected.get(column);
+  if (times === undefined) return { prior: usual, factors };
+  const odds = (times * usual) / (1 - usual);
+  return { prior: Math.min(HIGHEST_SUSPECTED, odds / (1 + odds)), factors: [...factors, fromBeads(times)] };
 }

@@ -1,7 +1,6 @@
 import { readArc, type ArcReading } from '../arc/reading';
 import { arcSetup, type ArcSetup } from '../arc/setup';
 import type { Case } from '../case/schema';
-import type { Experience } from '../experience/experience';
 import { READ_SETTINGS, type ReadSetting } from '../setting/table';
 import { cautionsFor, type CautionNote } from './cautions';
 import { inCircumstances, priorOf, type PriorEvidence } from './circumstance';
@@ -56,11 +55,10 @@ function background(engine: Engine, input: Case, setup: ArcSetup, residuals: Res
  * The diagnosis of a case: causes by probability with their reasons, what to check next, cautions.
  * @param standard the knowledge to judge by, compiled
  * @param input a valid case; everything in it may be missing
- * @param experience what this rig has taught, if anything
  * @throws RangeError for a finding the knowledge does not hold, or figures outside the arc model's range
  */
-export function diagnose(standard: Engine, input: Case, experience?: Experience): Diagnosis {
-  const { settings = {}, findings = {} } = input;
+export function diagnose(standard: Engine, input: Case): Diagnosis {
+  const { settings = {}, findings = {}, experience } = input;
   const setup = arcSetup(input, experience?.machine);
   const taught = experience === undefined ? standard : taughtBy(standard, experience);
   const engine = inCircumstances(taught, input, setup);

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
-import { CASE_FORMAT, type Case } from '../case/schema';
+import { CASE_FORMAT, type Case , Experience } from '../case/schema';
 import { ENGINE } from '../engine';
 import type { CheckId } from '../evidence/ids';
-import { afterBeads, type Experience } from '../experience/experience';
+import { afterBeads } from './belief';
 import { CAUSES, FINDINGS, KNOWLEDGE, type Cause, type Knowledge } from '../knowledge';
 import { diagnose } from './diagnose';
 import { causeOf, columnOf, compile, taughtBy } from './engine';
@@ -114,7 +114,7 @@ describe('what a rig has taught', () => {
   it('raises a cause that was confirmed before, says so, and leaves the engine as it was', () => {
     const engine = compile(SMALL);
     const before = diagnose(engine, SURGES);
-    const after = diagnose(engine, SURGES, taught);
+    const after = diagnose(engine, { ...SURGES, experience: taught });
     expect(after.marginals[1]).toBeGreaterThan(before.marginals[1]);
     const [reason] = after.causes
       .find(({ cause: id }) => id === 'liner-dirty')!
@@ -123,7 +123,10 @@ describe('what a rig has taught', () => {
     expect(reason.weight).toBeCloseTo(Math.log(1.5), 9);
     expect(reason.because).toBe('it was the cause on this rig before');
     expect(diagnose(engine, SURGES).marginals).toEqual(before.marginals);
-    const seldom = diagnose(engine, SURGES, { causes: [{ cause: 'liner-dirty', confirmed: 0, beads: 10 }] });
+    const seldom = diagnose(engine, {
+      ...SURGES,
+      experience: { causes: [{ cause: 'liner-dirty', confirmed: 0, beads: 10 }] },
+    });
     expect(seldom.marginals[1]).toBeLessThan(before.marginals[1]);
   });
 

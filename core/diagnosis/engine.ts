@@ -1,5 +1,6 @@
+import type { Experience } from '../case/schema';
 import { isCheckId, type CauseId, type StatedId } from '../evidence/ids';
-import { afterBeads, type Belief, type Experience } from '../experience/experience';
+import { afterBeads, type Belief } from './belief';
 import type { Cause, Finding, Knowledge, Sense, Strength } from '../knowledge/types';
 import { fingerprint } from './fingerprint';
 
@@ -14,6 +15,8 @@ export type Engine = {
   priors: readonly Belief[];
   /** How many times likelier than usual each cause is on this rig, by column; 1 without experience. */
   taught: readonly number[];
+  /** How many times likelier than usual the beads before make a cause, as odds, by column. */
+  suspected: ReadonlyMap<number, number>;
   /** Causes with the same number (>= 0) exclude each other; -1 for none. */
   group: Int16Array;
   nodes: readonly NetworkNode[];
@@ -100,6 +103,7 @@ export function compile(knowledge: Knowledge, version = ''): Engine {
     causes,
     priors: causes.map(({ prior }) => belief(prior, PRIOR_WEIGHT)),
     taught: causes.map(() => 1),
+    suspected: new Map(),
     group: Int16Array.from(causes, ({ exclusive }) => (exclusive === undefined ? -1 : groups.indexOf(exclusive))),
     nodes,
     nodeById,
@@ -113,7 +117,7 @@ export function compile(knowledge: Knowledge, version = ''): Engine {
  * made from stays as it is.
  * @throws RangeError for a cause or finding that the knowledge does not hold
  */
-export function taughtBy(engine: Engine, { causes = [], links = [] }: Experience): Engine {
+export function taughtBy(engine: Engine, { causes = [], links = [], suspects = [] }: Experience): Engine {
   const nodes = engine.nodes.map((node) => ({ ...node, strength: node.strength.slice(), weight: node.weight.slice() }));
   const nodeById = new Map<string, NetworkNode>(nodes.map((node) => [node.id, node]));
   const priors = [...engine.priors];
@@ -135,7 +139,14 @@ export function taughtBy(engine: Engine, { causes = [], links = [] }: Experience
     node.strength[column] = after.mean;
     node.weight[column] = after.weight;
   }
-  return { ...engine, priors, taught, nodes, nodeById };
+  // A draft may be older than the knowledge: what that no longer holds cannot be suspected.
+  const suspected = new Map(
+    suspects.flatMap(({ cause, times }) => {
+      const column = engine.columnById.get(cause);
+      return column === undefined ? [] : [[column, times] as const];
+    }),
+  );
+  return { ...engine, priors, taught, suspected, nodes, nodeById };
 }
 
 /** Column of a cause. @throws RangeError for an id that the knowledge does not hold */

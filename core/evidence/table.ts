@@ -11,6 +11,7 @@ export type FieldEvidence =
   | 'rig:gas'
   | 'rig:wire'
   | 'rig:experience'
+  | 'coupon:beads'
   | 'job:surface'
   | 'job:draught'
   | 'job:joint'
@@ -34,6 +35,7 @@ export const FIELD_WORDS: Record<FieldEvidence, string> = {
   'rig:gas': 'Gas label',
   'rig:wire': 'Spool',
   'rig:experience': 'This rig before',
+  'coupon:beads': 'The beads before',
   'job:surface': 'The surface',
   'job:draught': 'Draught',
   'job:joint': 'The joint',

@@ -124,10 +124,8 @@ describe('what a machine is believed to be', () => {
     const taught = learn([115, 125, 120, 130, 110, 122].map((current) => bead(shownBy(off, current), 'sound')));
     const start = (machine?: Machine) => {
       const { input } = bead({}, {});
-      const { settings } = answer(
-        { ...input, settings: {} },
-        machine === undefined ? undefined : { machine },
-      ).correction;
+      const experience = machine === undefined ? {} : { machine };
+      const { settings } = answer({ ...input, settings: {}, experience }).correction;
       const current = currentAt({ ...setup, machine: off }, settings.wireSpeedMPerMin!, settings.stickOutMm!);
       const halfWidth = balanceHalfWidth(current, setup.wire, setup.gas);
       return Math.abs((settings.voltageV! - balancedVolts({ ...setup, machine: off }, current)) / halfWidth);

@@ -2,11 +2,15 @@ import type { Answer } from '../answer';
 import { appearanceDifference } from '../bead/appearance';
 import type { Case } from '../case/schema';
 import { movesNow, nextSettings } from '../correction/next-settings';
-import { carriedFindings, curedBy } from './carried';
+import { carriedFindings, curedBy, suspectsAfter } from './carried';
 import { emptyDraft, type Draft } from './draft';
 import type { Habits } from './habits';
 import { takenMove } from './move-words';
 import type { Bead, NewBead } from './schema';
+
+/** Suspects by cause. */
+const byCause = (suspects: readonly { cause: string; times: number }[]): Record<string, number> =>
+  Object.fromEntries(suspects.map(({ cause, times }) => [cause, times]));
 
 /** Where and with what a bead was run. */
 export type RunWith = { couponId: string; setupId: string; jobId: string };
@@ -27,7 +31,9 @@ export function beadFrom(
   ranAt: Date,
 ): NewBead {
   const [top] = answer.causes;
-  const [move] = movesNow(answer.correction, changes);
+  const moves = movesNow(answer.correction, changes);
+  const [move] = moves;
+  const cured = curedBy(moves);
   return {
     id: draft.id,
     ...ran,
@@ -39,6 +45,9 @@ export function beadFrom(
     names: answer.names,
     verdict: top === undefined ? null : { cause: top.cause, name: top.name, probability: top.probability },
     move: move === undefined ? null : takenMove(move),
+    ...(input.experience === undefined ? {} : { experience: input.experience }),
+    cured,
+    leaves: suspectsAfter(answer.causes, draft, cured),
     appearance: appearanceDifference(answer.appearance.now),
     judgedBy: answer.judgedBy,
     outcome: null,
@@ -52,28 +61,36 @@ export function beadFrom(
  * @param id of the new draft
  */
 export function draftAfter(draft: Draft, answer: Answer, changes: Habits['changes'], id: string): Draft {
+  const cured = curedBy(movesNow(answer.correction, changes));
   return {
     ...emptyDraft(id),
     readings: draft.readings,
     settings: nextSettings(draft.settings, answer.correction, changes),
-    findings: carriedFindings(draft.findings, curedBy(movesNow(answer.correction, changes))),
+    findings: carriedFindings(draft.findings, cured),
+    suspects: byCause(suspectsAfter(answer.causes, draft, cured)),
   };
 }
 
+type LastBead = Pick<Bead, 'settings' | 'findings' | 'move' | 'cured' | 'leaves' | 'outcome'>;
+
 /** The draft of the next bead on a coupon, from the last one that was logged on it; empty where there is none. */
-export function draftFromLast(last: Pick<Bead, 'settings' | 'findings' | 'move'> | null, id: string): Draft {
+export function draftFromLast(last: LastBead | null, id: string): Draft {
   if (last === null) return emptyDraft(id);
-  const { settings, findings, move } = last;
+  const { settings, findings, move, leaves = [], outcome } = last;
+  const cured = last.cured ?? curedBy(move === null ? [] : [move]);
   const turned =
     move?.kind === 'setting' && move.setting !== undefined && move.to !== undefined ? { [move.setting]: move.to } : {};
   return {
     ...emptyDraft(id),
     settings: { ...settings, ...turned },
-    findings: carriedFindings(findings, curedBy(move === null ? [] : [move])),
+    findings: carriedFindings(findings, cured),
+    // After a sound bead nothing is under suspicion.
+    suspects: outcome === 'sound' ? {} : byCause(leaves),
   };
 }
 
 /** The draft that a bead was logged from, to go on with it. @param id of the new draft */
-export function draftFromBead({ settings, readings, findings }: Omit<NewBead, 'id'>, id: string): Draft {
-  return { ...emptyDraft(id), settings, readings, findings };
+export function draftFromBead(bead: Omit<NewBead, 'id'>, id: string): Draft {
+  const { settings, readings, findings, experience } = bead;
+  return { ...emptyDraft(id), settings, readings, findings, suspects: byCause(experience?.suspects ?? []) };
 }

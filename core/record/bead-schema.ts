@@ -1,5 +1,6 @@
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
 import { FINDINGS_SCHEMA, PREFERENCES_SCHEMA, READINGS_SCHEMA, SETTINGS_SCHEMA } from '../case/schema';
+import { experienceSchema, suspectsSchema } from '../case/experience-schema';
 import { CAUSE_IDS } from '../evidence/ids';
 import { ID, INSTANT, name, note, number, REVISION } from '../schema/parts';
 import { SETTING_NAMES } from '../setting/table';
@@ -81,6 +82,12 @@ export const BEAD_PROPERTIES = {
   names: { type: 'object', maxProperties: 200, additionalProperties: name(60) },
   verdict: VERDICT_SCHEMA,
   move: TAKEN_MOVE_SCHEMA,
+  /** What rig and coupon had taught when it was judged; missing in a bead that was judged without. */
+  experience: experienceSchema({ enum: CAUSE_IDS }),
+  /** Causes whose remedy was done after it. */
+  cured: { type: 'array', maxItems: 20, uniqueItems: true, items: { enum: CAUSE_IDS } },
+  /** What it leaves under suspicion for the next bead. */
+  leaves: suspectsSchema({ enum: CAUSE_IDS }),
   appearance: { ...APPEARANCE_SCHEMA, type: ['object', 'null'] },
   /** Which coefficients and knowledge judged it; null where that was not kept. */
   judgedBy: { type: ['string', 'null'], maxLength: 40, pattern: '^[0-9a-f-]*$' },
@@ -141,6 +148,9 @@ export const BEAD_SCHEMA = {
     findings: { type: 'object', additionalProperties: FINDINGS_SCHEMA.additionalProperties },
     verdict: { ...VERDICT_SCHEMA, properties: { ...VERDICT_SCHEMA.properties, cause: { type: 'string' } } },
     move: { ...TAKEN_MOVE_SCHEMA, properties: { ...TAKEN_MOVE_SCHEMA.properties, cause: { type: 'string' } } },
+    experience: experienceSchema({ type: 'string' }),
+    cured: { type: 'array', items: { type: 'string' } },
+    leaves: suspectsSchema({ type: 'string' }),
     number: { type: 'integer', minimum: 1 },
     takenBack: { type: 'boolean' },
     revision: REVISION,

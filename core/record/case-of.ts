@@ -1,5 +1,5 @@
-import { CASE_FORMAT, type Case, type Job, type Preferences } from '../case/schema';
-import { isStatedId } from '../evidence/ids';
+import { CASE_FORMAT, type Case, type Experience, type Job, type Preferences } from '../case/schema';
+import { isCauseId, isStatedId } from '../evidence/ids';
 import { dialsWith, type Dials } from '../setting/dials';
 import type { Settings } from '../setting/table';
 import type { Bead, JobVersion, NewSetup } from './schema';
@@ -12,7 +12,22 @@ export type BeadFacts = {
   settings: Settings;
   readings: Bead['readings'];
   findings: Record<string, 'present' | 'absent' | 'unknown'>;
+  experience?: Bead['experience'];
 };
+
+/** What was taught of causes that the knowledge still holds; nothing where nothing was. */
+function experienceOf(taught: Bead['experience']): Experience | undefined {
+  if (taught === undefined) return undefined;
+  const { machine, suspects = [], causes = [] } = taught;
+  const known = <One extends { cause: string }>(all: readonly One[]) =>
+    all.flatMap((one) => (isCauseId(one.cause) ? [{ ...one, cause: one.cause }] : []));
+  const experience: Experience = {
+    ...(machine === undefined ? {} : { machine }),
+    ...(suspects.length === 0 ? {} : { suspects: known(suspects) }),
+    ...(causes.length === 0 ? {} : { causes: known(causes) }),
+  };
+  return Object.keys(experience).length === 0 ? undefined : experience;
+}
 
 /** The dials of a setup, the arc control's among them where it runs the other way. */
 export function dialsOf({ rig, arcControlRising }: SetupFacts): Dials {
@@ -27,6 +42,7 @@ export function dialsOf({ rig, arcControlRising }: SetupFacts): Dials {
 export function caseOf(setup: SetupFacts, job: Job, bead: BeadFacts, schools: Preferences): Case {
   const dials = dialsOf(setup);
   const { display } = setup;
+  const experience = experienceOf(bead.experience);
   return {
     format: CASE_FORMAT,
     job,
@@ -35,6 +51,7 @@ export function caseOf(setup: SetupFacts, job: Job, bead: BeadFacts, schools: Pr
     readings: { voltageV: display, wireSpeedMPerMin: display, travelSpeedMmPerMin: 'estimate', ...bead.readings },
     findings: Object.fromEntries(Object.entries(bead.findings).filter(([id]) => isStatedId(id))),
     preferences: schools,
+    ...(experience === undefined ? {} : { experience }),
   };
 }
 

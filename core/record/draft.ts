@@ -18,6 +18,12 @@ const DRAFT_SCHEMA = {
     settings: SETTINGS_SCHEMA,
     readings: READINGS_SCHEMA,
     findings: FINDINGS_SCHEMA,
+    /** How many times likelier than usual the beads before make causes that last, as odds. */
+    suspects: {
+      type: 'object',
+      maxProperties: 100,
+      additionalProperties: { type: 'number', minimum: 0, maximum: 1000 },
+    },
     typed: {
       type: 'object',
       propertyNames: { enum: SETTING_NAMES },
@@ -26,13 +32,15 @@ const DRAFT_SCHEMA = {
   },
 } as const satisfies JSONSchema;
 
+const PARTS = ['settings', 'readings', 'findings', 'suspects', 'typed'] as const;
+
 /** One field as it stood before a step; null where there was none. */
 const FIELD_BEFORE_SCHEMA = {
   type: 'object',
   additionalProperties: false,
   required: ['part', 'key', 'was'],
   properties: {
-    part: { enum: ['settings', 'readings', 'findings', 'typed'] },
+    part: { enum: PARTS },
     key: { type: 'string', maxLength: 80 },
     was: { type: ['string', 'number', 'null'], maxLength: 200 },
   },
@@ -75,12 +83,17 @@ export type Draft = FromSchema<typeof DRAFT_SCHEMA>;
 export type DraftHistory = FromSchema<typeof DRAFT_HISTORY_SCHEMA>;
 type FieldBefore = FromSchema<typeof FIELD_BEFORE_SCHEMA>;
 
-const PARTS = ['settings', 'readings', 'findings', 'typed'] as const;
 type Field = string | number;
-const fieldsOf = (draft: Draft, part: FieldBefore['part']): Record<string, Field> => draft[part];
+const fieldsOf = (draft: Draft, part: FieldBefore['part']): Record<string, Field> => draft[part] ?? {};
+
+/** What the bead before left, as a case takes it. */
+export const suspectsOf = ({ suspects = {} }: Draft): { cause: string; times: number }[] =>
+  Object.entries(suspects).map(([cause, times]) => ({ cause, times }));
 
 /** A draft in which nothing is known. @param id made by the device */
-export const emptyDraft = (id: string): Draft => ({ id, settings: {}, readings: {}, findings: {}, typed: {} });
+export const emptyDraft = (id: string): Draft => ({
+  ...{ id, settings: {}, readings: {}, findings: {}, suspects: {}, typed: {} },
+});
 
 /** Every field that differs, as it stood before. */
 function fieldsBefore(before: Draft, after: Draft): FieldBefore[] {

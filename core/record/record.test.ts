@@ -10,9 +10,9 @@ import { FINDING_IDS } from '../evidence/ids';
 import { KNOWLEDGE } from '../knowledge';
 import type { UnitSystem } from '../quantity/units';
 import type { Settings } from '../setting/table';
-import { beadFrom, draftAfter, draftFromLast } from './bead-from';
+import { beadFrom, draftAfter, draftFromBead, draftFromLast } from './bead-from';
 import { caseOf, caseOfBead, dialsOf } from './case-of';
-import { emptyDraft } from './draft';
+import { emptyDraft, suspectsOf } from './draft';
 import { USUAL_HABITS } from './habits';
 import { moveInWords, takenMove } from './move-words';
 import { firstShown, outcomeWords } from './outcome';
@@ -118,7 +118,7 @@ describe('a logged bead', () => {
           expect(again).toEqual(input);
           expect(again.preferences).not.toBe(otherWays.schools);
           expect(answer(again)).toEqual(said);
-          const renamed = answer(again, undefined, shaken);
+          const renamed = answer(again, shaken);
           expect(renamed.judgedBy).not.toBe(bead.judgedBy);
           expect(bead.verdict?.probability ?? null).toBe(said.causes[0]?.probability ?? null);
         },
@@ -137,11 +137,31 @@ describe('a logged bead', () => {
       typed: {},
       readings: { voltageV: 'estimate' },
       settings: { ...draft.settings, voltageV: move.kind === 'setting' ? move.to : null },
+      suspects: expect.objectContaining({ 'travel-fast': expect.any(Number) }),
     });
+    expect(Math.max(...Object.values(next.suspects!))).toBeLessThan(1000);
     expect(draftFromLast(kept(bead), ID(11)).settings).toEqual(next.settings);
     expect(draftFromLast(null, ID(12))).toEqual(emptyDraft(ID(12)));
     const cleaned = { ...kept(bead), move: { kind: 'remedy' as const, text: 'clean it' } };
     expect(draftFromLast(cleaned, ID(13)).settings).toEqual(bead.settings);
+    // Another device goes on with the same suspicions; after a sound bead there are none.
+    expect(draftFromLast(kept(bead), ID(14)).suspects).toEqual(next.suspects);
+    expect(draftFromLast({ ...kept(bead), outcome: 'sound' }, ID(15)).suspects).toEqual({});
+    const { leaves: _, cured: __, ...older } = kept(bead);
+    expect(draftFromLast(older, ID(16)).suspects).toEqual({});
+  });
+
+  it('keeps what the beads before had left, so that its case says the same again, and goes back to it', () => {
+    const { draft, said } = logged();
+    const next = { ...draftAfter(draft, said, 'one', ID(10)), findings: { 'toe-undercut': 'present' as const } };
+    const input = caseOf(SETUP, JOB, { ...next, experience: { suspects: suspectsOf(next) } }, USUAL_HABITS.schools);
+    const second = beadFrom(next, input, answer(input), RAN, USUAL_HABITS, NOW);
+    expect(validateBead(second).problems).toBeNull();
+    expect(second.experience?.suspects?.length).toBeGreaterThan(3);
+    expect(caseOfBead(kept(second), SETUP, { job: JOB })).toEqual(input);
+    expect(draftFromBead(second, ID(17)).suspects).toEqual(next.suspects);
+    const retired = { suspects: [{ cause: 'retired-cause', times: 9 }] };
+    expect(caseOfBead({ ...kept(second), experience: retired }, SETUP, { job: JOB }).experience?.suspects).toEqual([]);
   });
 });
 

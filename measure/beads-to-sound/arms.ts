@@ -1,13 +1,12 @@
 import { answer } from '../../core/answer';
-import { CASE_FORMAT, type Case, type FindingState } from '../../core/case/schema';
+import { CASE_FORMAT, type Case, type Experience, type FindingState, type Suspect } from '../../core/case/schema';
 import { movesNow, nextSettings } from '../../core/correction/next-settings';
 import { ENGINE } from '../../core/engine';
-import { isCheckId, type CauseId, type CheckId } from '../../core/evidence/ids';
+import { isCheckId, type CauseId } from '../../core/evidence/ids';
 import { CAUSES } from '../../core/knowledge';
-import type { Experience } from '../../core/experience/experience';
-import { carriedFindings } from '../../core/record/carried';
+import { carriedFindings, suspectsAfter } from '../../core/record/carried';
 import { afterBead, beforeBeads, machineOf, type MachineBelief } from '../../core/learning/machine-belief';
-import { looked, reported, type Bead, type Knobs } from './bead';
+import { looked, lookedOver, volunteered, type Bead, type Knobs } from './bead';
 import type { Fault } from './faults';
 import {
   balanceOf,
@@ -68,8 +67,11 @@ export function product(learns: boolean): Arm {
   let belief: MachineBelief;
   let carried: Record<string, FindingState> = {};
   let cured = new Set<CauseId>();
-  const experience = (): Experience | undefined =>
-    learns && belief.beads > 0 ? { machine: machineOf(belief) } : undefined;
+  let suspects: Suspect[] = [];
+  const experience = (): Experience => ({
+    suspects,
+    ...(learns && belief.beads > 0 ? { machine: machineOf(belief) } : {}),
+  });
   const caseOf = (
     { thicknessMm, joint, position }: Job,
     settings: Case['settings'],
@@ -78,6 +80,7 @@ export function product(learns: boolean): Arm {
     format: CASE_FORMAT,
     job: { baseMetal: machine.metal, thicknessMm, joint, position },
     rig: {
+      mode: 'conventional',
       process:
         machine.gas === null
           ? 'fcaw-self-shielded'
@@ -91,6 +94,7 @@ export function product(learns: boolean): Arm {
     },
     settings,
     findings,
+    experience: experience(),
   });
   const stated = (job: Job, knobs: Knobs, findings: Record<string, FindingState>): Case => {
     const { gasFlowLPerMin, ...rest } = knobs;
@@ -110,24 +114,29 @@ export function product(learns: boolean): Arm {
     },
     start: (job) => {
       carried = {};
+      suspects = [];
       cured = new Set();
-      return asKnobs(answer(caseOf(job, {}, {}), experience()).correction.settings);
+      return asKnobs(answer(caseOf(job, {}, {})).correction.settings);
     },
     next: (job, knobs, bead, faults, random) => {
       // An empty bottle shows on the flowmeter.
       const empty = faults.some(({ cause: id }) => id === 'gas-empty');
       const read = empty ? { ...knobs, gasFlowLPerMin: 0.5 } : knobs;
-      const findings: Record<string, FindingState> = { ...carried, ...reported(bead, random) };
-      let said = answer(stated(job, read, findings), experience());
+      const eye = lookedOver(bead, random);
+      const findings: Record<string, FindingState> = { ...carried, ...volunteered(eye, random) };
+      let said = answer(stated(job, read, findings));
       for (let spent = 0; ;) {
-        const look = said.nextChecks.find(({ check: id }) => isCheckId(id) && findings[id] === undefined);
+        const look = said.nextChecks.find(
+          ({ check: id }) => findings[id] === undefined && (isCheckId(id) || id in eye),
+        );
         if (look === undefined || spent + look.minutes > LOOK_MINUTES) break;
         spent += look.minutes;
-        findings[look.check] = looked(look.check as CheckId, faults, random);
-        said = answer(stated(job, read, findings), experience());
+        findings[look.check] = isCheckId(look.check) ? looked(look.check, faults, random) : eye[look.check];
+        said = answer(stated(job, read, findings));
       }
       const input = stated(job, read, findings);
       if (learns) belief = afterBead(ENGINE, belief, { input, sound: false });
+
       const moves = movesNow(said.correction, 'one');
       const cures = moves.flatMap((move) => (move.kind === 'remedy' ? [move.cause] : []));
       // With nothing to turn and nothing said to be cured, the likeliest that no knob cures is seen to, each once.
@@ -135,6 +144,11 @@ export function product(learns: boolean): Arm {
       if (moves.length === 0 && likeliest !== undefined) cures.push(likeliest.cause);
       for (const one of cures) cured.add(one);
       carried = carriedFindings(findings, cures);
+      suspects = suspectsAfter(
+        said.causes,
+        { findings, suspects: Object.fromEntries(suspects.map(({ cause: id, times }) => [id, times])) },
+        cures,
+      );
       return {
         knobs: { ...knobs, ...asKnobs({ ...knobs, ...nextSettings(input.settings ?? {}, said.correction, 'one') }) },
         cures,
@@ -142,7 +156,10 @@ export function product(learns: boolean): Arm {
     },
     done: (job, knobs, bead, random) => {
       if (learns)
-        belief = afterBead(ENGINE, belief, { input: stated(job, knobs, reported(bead, random)), sound: true });
+        belief = afterBead(ENGINE, belief, {
+          input: stated(job, knobs, volunteered(lookedOver(bead, random), random)),
+          sound: true,
+        });
     },
   };
 }
@@ -210,7 +227,7 @@ export function trialAndError(): Arm {
       return chartKnobs(machine, job);
     },
     next: (_, knobs, bead, __, random) => {
-      const said = reported(bead, random);
+      const said = volunteered(lookedOver(bead, random), random);
       const loud = SYMPTOMS.map((symptom) => ({
         symptom,
         count: symptom.shows.filter((id) => said[id] === 'present').length,

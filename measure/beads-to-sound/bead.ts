@@ -141,19 +141,26 @@ export function runBead(machine: Machine, job: Job, knobs: Knobs, faults: readon
   return { sound, burnedThrough, shows };
 }
 
-/** How often a welder looks for a thing at all; what of it is overlooked, and what is seen that is not there. */
-const LOOKS = 0.7;
+/** What of a bead is overlooked, and what is seen that is not there. */
 export const EYE = { misses: 0.15, invents: 0.03 };
+/** How much of what there is to see a welder says without being asked. */
+const VOLUNTEERS = 0.7;
 
-/** What a welder reports of a bead: states by finding. */
-export function reported({ shows }: Bead, random: Random): Record<string, 'present' | 'absent'> {
-  const said: Record<string, 'present' | 'absent'> = {};
-  for (const id of [...TROUBLE, ...GOOD]) {
-    if (random() >= LOOKS) continue;
-    const seen = shows.has(id) ? random() >= EYE.misses : random() < EYE.invents;
-    said[id] = seen ? 'present' : 'absent';
-  }
-  return said;
+type Seen = Record<string, 'present' | 'absent'>;
+
+/** What a welder sees of a bead, for everything there is to look for. */
+export function lookedOver({ shows }: Bead, random: Random): Seen {
+  return Object.fromEntries(
+    [...TROUBLE, ...GOOD].map((id) => {
+      const seen = shows.has(id) ? random() >= EYE.misses : random() < EYE.invents;
+      return [id, seen ? 'present' : 'absent'] as const;
+    }),
+  );
+}
+
+/** What of it is said without being asked. */
+export function volunteered(seen: Seen, random: Random): Seen {
+  return Object.fromEntries(Object.entries(seen).filter(() => random() < VOLUNTEERS));
 }
 
 /** What a look at the rig shows: its fault nine times in ten where it is there. */

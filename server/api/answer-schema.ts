@@ -46,9 +46,18 @@ const move = {
       because: text,
       expect: text,
     }),
-    object({ kind: { const: 'remedy' }, cause: causeId, do: text, because: text, expect: text, caution: text }, [
-      'caution',
-    ]),
+    object(
+      {
+        kind: { const: 'remedy' },
+        cause: causeId,
+        seen: { type: 'boolean' },
+        do: text,
+        because: text,
+        expect: text,
+        caution: text,
+      },
+      ['caution'],
+    ),
   ],
 };
 const wouldBe = orNull(object({ cause: causeId, name: text, probability: chance }));

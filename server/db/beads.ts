@@ -28,8 +28,12 @@ function missing(store: Store, { couponId, setupId, jobId }: NewBead): FieldProb
   return problems;
 }
 
-function documentOf({ settings, readings, schools, findings, names, verdict, move, judgedBy }: NewBead): string {
-  const document: BeadDocument = { settings, readings, schools, findings, names, verdict, move, judgedBy };
+function documentOf(bead: NewBead): string {
+  const { settings, readings, schools, findings, names, verdict, move, judgedBy, experience, cured, leaves } = bead;
+  const document: BeadDocument = {
+    ...{ settings, readings, schools, findings, names, verdict, move, judgedBy },
+    ...{ experience, cured, leaves },
+  };
   return JSON.stringify(document);
 }
 

@@ -40,12 +40,22 @@ export function toJob({ id, at, job }: Pick<typeof jobs.$inferSelect, 'id' | 'at
 /** What a bead keeps as one document: all that was so when it was run. */
 export type BeadDocument = Pick<
   Bead,
-  'settings' | 'readings' | 'schools' | 'findings' | 'names' | 'verdict' | 'move' | 'judgedBy'
+  | 'settings'
+  | 'readings'
+  | 'schools'
+  | 'findings'
+  | 'names'
+  | 'verdict'
+  | 'move'
+  | 'judgedBy'
+  | 'experience'
+  | 'cured'
+  | 'leaves'
 >;
 
 export function toBead({ facts, appearance, shows: _, ...row }: typeof beads.$inferSelect): Bead {
   const document = documentOf(facts);
-  const { verdict = null, move = null, judgedBy = null } = document as Partial<BeadDocument>;
+  const { verdict = null, move = null, judgedBy = null, experience, cured, leaves } = document as Partial<BeadDocument>;
   return {
     ...row,
     settings: part(document, 'settings'),
@@ -56,6 +66,9 @@ export function toBead({ facts, appearance, shows: _, ...row }: typeof beads.$in
     verdict,
     move,
     judgedBy,
+    ...(experience === undefined ? {} : { experience }),
+    ...(cured === undefined ? {} : { cured }),
+    ...(leaves === undefined ? {} : { leaves }),
     appearance: appearance === null ? null : documentOf(appearance),
   };
 }

@@ -1,19 +1,3 @@
-import type { Machine } from '../arc/machine';
-import type { CauseId, StatedId } from '../evidence/ids';
-
-/**
- * What a rig has taught, as plain data that can be read, exported and forgotten. Each count is of beads on this rig
- * since the part in question was last replaced.
- */
-export type Experience = {
-  /** How its figures stand to its arc. */
-  machine?: Machine;
-  /** How often a cause was confirmed by its cure, of how many bad beads. */
-  causes?: { cause: CauseId; confirmed: number; beads: number }[];
-  /** How often a confirmed cause brought out a finding, of how often it was looked for. */
-  links?: { cause: CauseId; stated: StatedId; shown: number; looked: number }[];
-};
-
 /** A chance held as a judgement: its mean, and the number of beads that judgement is worth. */
 export type Belief = { mean: number; weight: number };
 

@@ -1,0 +1,57 @@
+import { EXAMPLE_CASE } from '../../core/cases/example';
+import { openWorkshop, type Workshop } from '../testing/workshop';
+
+let shop: Workshop;
+beforeAll(async () => {
+  shop = await openWorkshop({ demo: false });
+});
+afterAll(() => shop.stop());
+
+describe('POST /api/diagnose', () => {
+  it('answers the worked example with cause, corrected volts and cautions', async () => {
+    const { status, json } = await shop.send('POST', '/diagnose', EXAMPLE_CASE);
+    const said = json as {
+      causes: { cause: string; name: string; probability: number }[];
+      arc: { balancedVoltageV: number };
+      correction: { settings: { voltageV: number } };
+      cautions: unknown[];
+    };
+    expect(status).toBe(200);
+    expect(said.causes[0]).toEqual(expect.objectContaining({ cause: 'voltage-low', name: 'Voltage too low' }));
+    expect(said.causes[0].probability).toBeGreaterThan(0.5);
+    expect(Math.abs(said.correction.settings.voltageV - said.arc.balancedVoltageV)).toBeLessThan(1);
+    expect(said.cautions.length).toBeGreaterThan(2);
+  });
+
+  it('answers with every kind of move and reason as it is described, with what rig and coupon have taught', async () => {
+    const taught = {
+      ...EXAMPLE_CASE,
+      findings: { ...EXAMPLE_CASE.findings, 'check-tip': 'present', 'holes-scattered': 'present' },
+      experience: {
+        machine: { offsetV: -0.8, wireScale: 1.03, sure: { offsetSdV: 0.4, wireScaleSd: 0.03 } },
+        suspects: [{ cause: 'plate-dirty', times: 6 }],
+        causes: [{ cause: 'nozzle-blocked', confirmed: 3, beads: 10 }],
+      },
+    };
+    const { status, json } = await shop.send('POST', '/diagnose', taught);
+    const said = json as {
+      causes: { cause: string; because: { evidence: string }[] }[];
+      correction: { moves: { kind: string }[] };
+    };
+    expect(status).toBe(200);
+    expect(said.correction.moves).toContainEqual(expect.objectContaining({ kind: 'remedy', seen: true }));
+    const evidence = said.causes.flatMap(({ because }) => because.map((reason) => reason.evidence));
+    expect(evidence).toEqual(expect.arrayContaining(['coupon:beads', 'rig:experience']));
+    const far = { ...taught, experience: { machine: { offsetV: 9, wireScale: 1, sure: null } } };
+    const refused = (await shop.send('POST', '/diagnose', far)).json as { fields: { field: string }[] };
+    expect(refused.fields.map(({ field }) => field)).toEqual(['experience.machine.offsetV']);
+  });
+
+  it('says what lies outside the arc model', async () => {
+    const refusing = await openWorkshop({ diagnose: () => Promise.reject(new RangeError('stick-out takes 3 to 50')) });
+    expect((await refusing.send('POST', '/diagnose', EXAMPLE_CASE)).json).toEqual(
+      expect.objectContaining({ status: 422, code: 'outside-model', detail: 'stick-out takes 3 to 50.' }),
+    );
+    await refusing.stop();
+  });
+});
