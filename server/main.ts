@@ -20,7 +20,7 @@ function main(): void {
   }
   const pool = startDiagnosisPool();
   const report = (row: object): void => log.warn(row, 'a row cannot be read and was passed over');
-  const app = createApp({ store, diagnose: pool.diagnose, log, report, site: join(ROOT, 'dist'), hostNames });
+  const app = createApp({ ...pool, store, log, report, site: join(ROOT, 'dist'), hostNames });
   const server = createServer(app);
   const end = (): void => {
     void pool.close();

@@ -1,10 +1,11 @@
 import type { Answer } from '../core/answer';
 import { CASE_FORMAT, type Case } from '../core/case/schema';
 import { startAnswering, type AnswerWorker, type LiveAnswer } from './answering';
-import type { Question } from './protocol';
+import type { Asked, Question } from './protocol';
 
-const caseOf = (voltageV: number): Case => ({ format: CASE_FORMAT, settings: { voltageV } });
-const answerTo = (input: Case): Answer => ({ judgedBy: `for ${input.settings?.voltageV}` }) as Answer;
+const caseOf = (voltageV: number): Asked => ({ input: { format: CASE_FORMAT, settings: { voltageV } }, lesson: null });
+const answerTo = ({ input }: Asked): Answer => ({ judgedBy: `for ${input.settings?.voltageV}` }) as Answer;
+const judgedAs = ({ input }: Asked): Case => ({ ...input, experience: { suspects: [] } });
 
 /** Workers that answer when they are told to. */
 function workshop() {
@@ -32,8 +33,9 @@ function workshop() {
     heard,
     latest,
     reply: (at: number, worker = latest()) => {
-      const { id, input } = worker.asked[at];
-      worker.onmessage?.({ data: { id, answer: answerTo(input) } });
+      const question = worker.asked[at];
+      const { id } = question;
+      worker.onmessage?.({ data: { id, answer: answerTo(question), judged: judgedAs(question) } });
     },
     said: () => heard[heard.length - 1],
   };
@@ -44,20 +46,20 @@ describe('asking the worker', () => {
     const shop = workshop();
     const [a, b, c] = [18, 19, 20].map(caseOf);
     [a, b, c].forEach(shop.ask);
-    expect(shop.latest().asked.map(({ input }) => input)).toEqual([a]);
+    expect(shop.latest().asked.map(({ id: _, ...asked }) => asked)).toEqual([a]);
     shop.reply(0);
-    expect(shop.said()).toEqual({ answer: answerTo(a), of: a, pending: true, problem: null });
-    expect(shop.latest().asked.map(({ input }) => input)).toEqual([a, c]);
+    expect(shop.said()).toEqual({ answer: answerTo(a), of: a, judged: judgedAs(a), pending: true, problem: null });
+    expect(shop.latest().asked.map(({ id: _, ...asked }) => asked)).toEqual([a, c]);
     shop.reply(1);
-    expect(shop.said()).toEqual({ answer: answerTo(c), of: c, pending: false, problem: null });
+    expect(shop.said()).toEqual({ answer: answerTo(c), of: c, judged: judgedAs(c), pending: false, problem: null });
     shop.ask(b);
-    expect(shop.said()).toEqual({ answer: answerTo(c), of: c, pending: true, problem: null });
+    expect(shop.said()).toEqual({ answer: answerTo(c), of: c, judged: judgedAs(c), pending: true, problem: null });
   });
 
   it('takes no reply that is not to the question asked last', () => {
     const shop = workshop();
     shop.ask(caseOf(18));
-    shop.latest().onmessage?.({ data: { id: 99, answer: answerTo(caseOf(1)) } });
+    shop.latest().onmessage?.({ data: { id: 99, answer: answerTo(caseOf(1)), judged: judgedAs(caseOf(1)) } });
     expect(shop.heard).toEqual([]);
     shop.reply(0);
     shop.reply(0);
@@ -71,7 +73,7 @@ describe('asking the worker', () => {
     const odd = caseOf(19);
     shop.ask(odd);
     shop.latest().onmessage?.({ data: { id: shop.latest().asked[1].id, problem: 'volts take 8 to 50' } });
-    expect(shop.said()).toEqual({ answer: null, of: odd, pending: false, problem: 'volts take 8 to 50' });
+    expect(shop.said()).toEqual({ answer: null, of: odd, judged: null, pending: false, problem: 'volts take 8 to 50' });
     shop.ask(caseOf(20));
     shop.reply(2);
     expect(shop.said().problem).toBeNull();
@@ -86,18 +88,30 @@ describe('asking the worker', () => {
     first.onerror?.({});
     expect(first.ended).toBe(true);
     expect(shop.workers).toHaveLength(2);
-    expect(shop.latest().asked.map(({ input }) => input)).toEqual([newer]);
+    expect(shop.latest().asked.map(({ id: _, ...asked }) => asked)).toEqual([newer]);
     shop.reply(0, first);
     expect(shop.heard).toEqual([]);
     shop.reply(0);
-    expect(shop.said()).toEqual({ answer: answerTo(newer), of: newer, pending: false, problem: null });
+    expect(shop.said()).toEqual({
+      answer: answerTo(newer),
+      of: newer,
+      judged: judgedAs(newer),
+      pending: false,
+      problem: null,
+    });
   });
 
   it('gives a case up that stops every worker, says so, and goes on with the next', () => {
     const shop = workshop();
     shop.ask(caseOf(18));
     for (let i = 0; i < 3; i++) shop.latest().onerror?.({});
-    expect(shop.said()).toEqual({ answer: null, of: null, pending: false, problem: 'The computation stopped' });
+    expect(shop.said()).toEqual({
+      answer: null,
+      of: null,
+      judged: null,
+      pending: false,
+      problem: 'The computation stopped',
+    });
     expect(shop.workers).toHaveLength(4);
     shop.ask(caseOf(19));
     shop.reply(0);

@@ -1,6 +1,6 @@
 import type { Answer } from '@/core/answer';
 import type { Case } from '@/core/case/schema';
-import type { Question, Reply } from './protocol';
+import type { Asked, Question, Reply } from './protocol';
 
 /** The part of a web worker that is used; tests put another in its place. */
 export type AnswerWorker = {
@@ -10,10 +10,17 @@ export type AnswerWorker = {
   terminate: () => void;
 };
 
-/** The newest answer with the case it belongs to; `problem` when the newest case cannot be worked out. */
-export type LiveAnswer = { answer: Answer | null; of: Case | null; pending: boolean; problem: string | null };
+/** The newest answer with what it belongs to; `problem` when the newest case cannot be worked out. */
+export type LiveAnswer = {
+  answer: Answer | null;
+  of: Asked | null;
+  /** The case as it was judged, with the machine that the lesson makes. */
+  judged: Case | null;
+  pending: boolean;
+  problem: string | null;
+};
 
-export const NOTHING_ASKED: LiveAnswer = { answer: null, of: null, pending: true, problem: null };
+export const NOTHING_ASKED: LiveAnswer = { answer: null, of: null, judged: null, pending: true, problem: null };
 
 /** A worker that stops this many times in a row over one case is not asked about it again. */
 const MOST_CRASHES = 2;
@@ -27,8 +34,8 @@ const MOST_CRASHES = 2;
 export function startAnswering(spawn: () => AnswerWorker, tell: (live: LiveAnswer) => void) {
   let live = NOTHING_ASKED;
   let asked = 0;
-  let inWork: Case | null = null;
-  let waiting: Case | null = null;
+  let inWork: Asked | null = null;
+  let waiting: Asked | null = null;
   let crashes = 0;
   let worker = begin();
 
@@ -44,7 +51,8 @@ export function startAnswering(spawn: () => AnswerWorker, tell: (live: LiveAnswe
       const again = waiting ?? inWork;
       inWork = null;
       if (again !== null && crashes <= MOST_CRASHES) send(again);
-      else change({ ...live, answer: null, of: null, pending: false, problem: 'The computation stopped' });
+      else
+        change({ ...live, answer: null, of: null, judged: null, pending: false, problem: 'The computation stopped' });
     };
     return started;
   }
@@ -54,30 +62,30 @@ export function startAnswering(spawn: () => AnswerWorker, tell: (live: LiveAnswe
     tell(live);
   }
 
-  function send(input: Case): void {
+  function send(question: Asked): void {
     asked += 1;
-    inWork = input;
+    inWork = question;
     waiting = null;
-    worker.postMessage({ id: asked, input });
+    worker.postMessage({ ...question, id: asked });
   }
 
-  function settle(of: Case, reply: Reply): void {
+  function settle(of: Asked, reply: Reply): void {
     crashes = 0;
     inWork = null;
     const next = waiting;
     const pending = next !== null;
     change(
       'answer' in reply
-        ? { answer: reply.answer, of, pending, problem: null }
-        : { answer: null, of, pending, problem: reply.problem },
+        ? { answer: reply.answer, of, judged: reply.judged, pending, problem: null }
+        : { answer: null, of, judged: null, pending, problem: reply.problem },
     );
     if (next !== null) send(next);
   }
 
   return {
-    ask: (input: Case): void => {
-      if (inWork === null) send(input);
-      else waiting = input;
+    ask: (question: Asked): void => {
+      if (inWork === null) send(question);
+      else waiting = question;
       if (!live.pending) change({ ...live, pending: true });
     },
     stop: (): void => worker.terminate(),

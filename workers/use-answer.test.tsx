@@ -13,7 +13,7 @@ class Ready {
     Ready.started.push(String(url));
   }
   postMessage({ id, input }: Question): void {
-    queueMicrotask(() => act(() => this.onmessage?.({ data: { id, answer: answer(input) } })));
+    queueMicrotask(() => act(() => this.onmessage?.({ data: { id, answer: answer(input), judged: input } })));
   }
   terminate(): void {
     Ready.stopped += 1;
@@ -54,13 +54,15 @@ describe('the answer to a case', () => {
     const place = globalThis as { Worker?: unknown; workerAhead?: unknown };
     place.Worker = Ready;
     delete place.workerAhead;
-    const { result, rerender, unmount } = renderHook(({ input }) => useAnswer(input), {
-      initialProps: { input: null as typeof EXAMPLE_CASE | null },
+    const nothing = { input: { format: EXAMPLE_CASE.format }, lesson: null };
+    const example = { input: EXAMPLE_CASE, lesson: null };
+    const { result, rerender, unmount } = renderHook(({ asked }) => useAnswer(asked), {
+      initialProps: { asked: nothing as typeof example },
     });
     expect(result.current.answer).toBeNull();
-    rerender({ input: EXAMPLE_CASE });
+    rerender({ asked: example });
     await waitFor(() => expect(result.current.answer?.causes[0].cause).toBe('voltage-low'));
-    expect(result.current.of).toBe(EXAMPLE_CASE);
+    expect(result.current.of).toBe(example);
     expect(Ready.started).toHaveLength(1);
     unmount();
     expect(Ready.stopped).toBe(1);

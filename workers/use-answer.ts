@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import type { Case } from '@/core/case/schema';
+import type { Asked } from './protocol';
 import { NOTHING_ASKED, startAnswering, type AnswerWorker, type LiveAnswer } from './answering';
 
 export type { LiveAnswer } from './answering';
@@ -26,9 +26,9 @@ function spawn(): AnswerWorker {
 
 /**
  * The answer to a case, computed in a web worker and kept up with every change.
- * @param input the case, or null while there is none
+ * @param asked the case with what its rig has taught; the same object while neither changes
  */
-export function useAnswer(input: Case | null): LiveAnswer {
+export function useAnswer(asked: Asked): LiveAnswer {
   const [live, setLive] = useState<LiveAnswer>(NOTHING_ASKED);
   const answering = useRef<ReturnType<typeof startAnswering> | null>(null);
 
@@ -42,8 +42,8 @@ export function useAnswer(input: Case | null): LiveAnswer {
   }, []);
 
   useEffect(() => {
-    if (input !== null) answering.current?.ask(input);
-  }, [input]);
+    answering.current?.ask(asked);
+  }, [asked]);
 
   return live;
 }

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { CASE_FORMAT, type Case , Experience } from '../case/schema';
+import { CASE_FORMAT, type Case, Experience } from '../case/schema';
 import { ENGINE } from '../engine';
 import type { CheckId } from '../evidence/ids';
 import { afterBeads } from './belief';

@@ -66,24 +66,33 @@ export function beforeBeads(runOut: number | null = null): MachineBelief {
 /** How a bead's arc lies, by what it shows and not by its figures: odds against what such beads show anyway. */
 type Shown = { under: number; fine: number; over: number };
 
-const UNDER: CauseId[] = ['voltage-low', 'wire-fast'];
-const OVER: CauseId[] = ['voltage-high', 'wire-slow'];
+const SIDES = {
+  balance: [
+    ['voltage-low', 'wire-fast'],
+    ['voltage-high', 'wire-slow'],
+  ],
+  heat: [['heat-low'], ['heat-high']],
+} as const satisfies Record<string, readonly [readonly CauseId[], readonly CauseId[]]>;
 
-function shownBy(engine: Engine, input: Case, below: CauseId[], above: CauseId[]): Shown {
+const SOUND: Shown = { under: 0, fine: 1, over: 0 };
+
+/** What a bad bead shows of balance and heat, its volts and wire left out so that only the bead speaks. */
+function shownBy(engine: Engine, input: Case): Record<keyof typeof SIDES, Shown> {
   const { voltageV: _, wireSpeedMPerMin: __, ...settings } = input.settings ?? {};
-  const seen = diagnose(engine, { ...input, settings });
-  const unseen = diagnose(engine, { ...input, settings, findings: {} });
-  const share = (causes: CauseId[]): [number, number] => [
-    probabilityOf(seen, ...causes),
-    Math.max(0.01, probabilityOf(unseen, ...causes)),
-  ];
-  const [under, underBefore] = share(below);
-  const [over, overBefore] = share(above);
-  return {
-    under: under / underBefore,
-    over: over / overBefore,
-    fine: Math.max(0.01, 1 - under - over) / Math.max(0.01, 1 - underBefore - overBefore),
+  // What the rig has taught is left out too: else it would be taught by itself.
+  const { experience: ___, ...bare } = input;
+  const seen = diagnose(engine, { ...bare, settings });
+  const unseen = diagnose(engine, { ...bare, settings, findings: {} });
+  const of = ([below, above]: readonly [readonly CauseId[], readonly CauseId[]]): Shown => {
+    const [under, over] = [probabilityOf(seen, ...below), probabilityOf(seen, ...above)];
+    const [underBefore, overBefore] = [below, above].map((causes) => Math.max(0.01, probabilityOf(unseen, ...causes)));
+    return {
+      under: under / underBefore,
+      over: over / overBefore,
+      fine: Math.max(0.01, 1 - under - over) / Math.max(0.01, 1 - underBefore - overBefore),
+    };
   };
+  return { balance: of(SIDES.balance), heat: of(SIDES.heat) };
 }
 
 /** Chance of what was seen where the arc lies so many units off, given how wide the good window is. */
@@ -105,31 +114,38 @@ function liesAt(setup: WireSetup, input: Case, machine: Machine): { balance: num
   };
 }
 
-const SOUND: Shown = { under: 0, fine: 1, over: 0 };
-
 /**
- * The belief once a bead has spoken: a sound one says that the true arc lies inside the window, a stubbing one that it
- * lies below. A bead whose wire is not known says nothing.
+ * What a bead says of the machine it was run on: the chance of it for each pair of offset and scale, the likeliest pair at
+ * 1. A sound bead says that the true arc lies inside the window, a stubbing one that it lies below. Neither the beads
+ * before nor what they taught come into it, so it can be worked out once and kept.
  * @param engine what its findings are judged by
+ * @returns null where it says nothing: its wire is not known, or it is bad and nothing was found on it
  */
-export function afterBead(engine: Engine, belief: MachineBelief, { input, sound }: JudgedBead): MachineBelief {
+export function evidenceOf(engine: Engine, { input, sound }: JudgedBead): number[] | null {
   const setup = withWire(arcSetup(input));
   const nothingSeen = Object.values(input.findings ?? {}).every((state) => state === 'unknown');
-  if (setup === null || (!sound && nothingSeen)) return belief;
-  const balance = sound ? SOUND : shownBy(engine, input, UNDER, OVER);
-  const heat = sound ? SOUND : shownBy(engine, input, ['heat-low'], ['heat-high']);
+  if (setup === null || (!sound && nothingSeen)) return null;
+  const shown = sound ? { balance: SOUND, heat: SOUND } : shownBy(engine, input);
   const chances = cells((offsetV, wireScale) => {
     const at = liesAt(setup, input, { offsetV, wireScale, sure: null });
     return (
-      (at.balance === null ? 1 : likelihood(balance, at.balance, SOUND_WITHIN, EDGE.balance)) *
-      (at.heat === null ? 1 : likelihood(heat, at.heat, HEAT_WITHIN, EDGE.heat))
+      (at.balance === null ? 1 : likelihood(shown.balance, at.balance, SOUND_WITHIN, EDGE.balance)) *
+      (at.heat === null ? 1 : likelihood(shown.heat, at.heat, HEAT_WITHIN, EDGE.heat))
     );
   });
   const most = Math.max(...chances);
-  if (!(most > 0)) return belief;
-  const weights = belief.weights.map((weight, i) => weight * (MISJUDGED + ((1 - MISJUDGED) * chances[i]) / most));
-  return { weights: normalised(weights), beads: belief.beads + 1 };
+  return most > 0 ? chances.map((chance) => MISJUDGED + ((1 - MISJUDGED) * chance) / most) : null;
 }
+
+/** The belief once a bead has said what it says. @param evidence of the bead; null says nothing */
+export function afterEvidence(belief: MachineBelief, evidence: readonly number[] | null): MachineBelief {
+  if (evidence === null) return belief;
+  return { weights: normalised(belief.weights.map((weight, i) => weight * evidence[i])), beads: belief.beads + 1 };
+}
+
+/** The belief once a bead has spoken: {@link evidenceOf} taken in by {@link afterEvidence}. */
+export const afterBead = (engine: Engine, belief: MachineBelief, bead: JudgedBead): MachineBelief =>
+  afterEvidence(belief, evidenceOf(engine, bead));
 
 /**
  * A belief as the arc model takes it: the middle of each figure and how sure it is.

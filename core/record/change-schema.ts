@@ -40,8 +40,14 @@ export const RIG_CHANGE_SCHEMA = {
   type: 'object',
   additionalProperties: false,
   minProperties: 1,
-  description: 'name, note or putAway',
-  properties: { name: name(80), note: note(2000), putAway: { type: 'boolean' } },
+  description: 'name, note, putAway, learnsSince or runOutScale',
+  properties: {
+    name: name(80),
+    note: note(2000),
+    putAway: { type: 'boolean' },
+    learnsSince: { ...INSTANT, type: ['string', 'null'] },
+    runOutScale: { type: ['number', 'null'], minimum: 0.7, maximum: 1.3 },
+  },
 } as const satisfies JSONSchema;
 
 const ENVELOPE = {

@@ -87,7 +87,7 @@ type Field = string | number;
 const fieldsOf = (draft: Draft, part: FieldBefore['part']): Record<string, Field> => draft[part] ?? {};
 
 /** What the bead before left, as a case takes it. */
-export const suspectsOf = ({ suspects = {} }: Draft): { cause: string; times: number }[] =>
+export const suspectsOf = ({ suspects = {} }: Pick<Draft, 'suspects'>): { cause: string; times: number }[] =>
   Object.entries(suspects).map(([cause, times]) => ({ cause, times }));
 
 /** A draft in which nothing is known. @param id made by the device */

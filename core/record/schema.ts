@@ -49,7 +49,16 @@ export const SETUP_SCHEMA = {
 } as const satisfies JSONSchema;
 
 /** A machine as the workshop names it. */
-const RIG_PROPERTIES = { id: ID, name: name(80), note: note(2000), putAway: { type: 'boolean' } } as const;
+const RIG_PROPERTIES = {
+  id: ID,
+  name: name(80),
+  note: note(2000),
+  putAway: { type: 'boolean' },
+  /** What was run before teaches no more; null where nothing is forgotten. */
+  learnsSince: { ...INSTANT, type: ['string', 'null'] },
+  /** Measured wire speed over the set one; null where no run-out was timed. */
+  runOutScale: { type: ['number', 'null'], minimum: 0.7, maximum: 1.3 },
+} as const;
 
 export const NEW_RIG_SCHEMA = {
   type: 'object',
@@ -61,7 +70,7 @@ export const NEW_RIG_SCHEMA = {
 export const RIG_RECORD_SCHEMA = {
   type: 'object',
   additionalProperties: false,
-  required: ['id', 'name', 'note', 'putAway', 'setup', 'revision'],
+  required: ['id', 'name', 'note', 'putAway', 'learnsSince', 'runOutScale', 'setup', 'revision'],
   properties: { ...RIG_PROPERTIES, setup: SETUP_SCHEMA, revision: REVISION },
 } as const satisfies JSONSchema;
 

@@ -14,7 +14,16 @@ const setup = {
   ...{ id: ID(2), rigId: ID(3), fittedAt: AT, rig: EXAMPLE_CASE.rig!, display: 'digital', assumed: false, revision: 4 },
   arcControlRising: 'softer',
 } as RigRecord['setup'];
-const RIG: RigRecord = { id: ID(3), name: 'Dock set', note: '', putAway: false, setup, revision: 4 };
+const RIG: RigRecord = {
+  id: ID(3),
+  name: 'Dock set',
+  note: '',
+  putAway: false,
+  learnsSince: null,
+  runOutScale: null,
+  setup,
+  revision: 4,
+};
 const job = { id: ID(4), at: AT, job: EXAMPLE_CASE.job! };
 const facts = (couponId = ID(1), setupId = ID(2)): Omit<Bead, 'id' | 'number' | 'takenBack' | 'revision'> => ({
   ...{ couponId, setupId, jobId: ID(4), ranAt: AT, settings: { voltageV: 18 }, readings: {}, schools: {} },

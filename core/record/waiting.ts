@@ -41,8 +41,11 @@ export function rigsWith(rigs: readonly RigRecord[], waiting: readonly WaitingCh
   const all = inOrder([...rigs], waiting, (kept, change) => {
     if (change.kind !== 'begin-rig') return kept.map((rig) => rigAfter(rig, change));
     if (kept.some(({ id }) => id === change.of)) return kept;
-    const { setup, putAway = false, ...rest } = change.fields;
-    return [...kept, { ...rest, putAway, id: change.of, revision: 1, setup: setupOf(change.of, setup, 1) }];
+    const { setup, putAway = false, learnsSince = null, runOutScale = null, ...rest } = change.fields;
+    return [
+      ...kept,
+      { ...rest, putAway, learnsSince, runOutScale, id: change.of, revision: 1, setup: setupOf(change.of, setup, 1) },
+    ];
   });
   return all.sort((a, b) => (a.name < b.name ? -1 : 1));
 }

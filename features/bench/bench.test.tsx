@@ -24,7 +24,7 @@ describe('the bench', () => {
     act(() => bench.current.act.tap('wire-stubs'));
     expect(bench.current.draft.findings).toEqual({ 'wire-stubs': 'present' });
     await settled(bench);
-    expect(bench.current.live.of).toBe(bench.current.live.input);
+    expect(bench.current.live.of!.input).toBe(bench.current.live.input);
     expect(bench.current.live.answer!.causes[0].cause).toBe('voltage-low');
     act(() => bench.current.act.takeMoves());
     expect(bench.current.draft.settings.voltageV).toBeGreaterThan(18);

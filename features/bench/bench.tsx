@@ -8,6 +8,8 @@ import { platform } from '@/platform/ports';
 import { store, stored, useStoredPart } from '@/platform/stored';
 import { useAnswer } from '@/workers/use-answer';
 import { useHabits } from '../shared/use-habits';
+import { useTeaching } from '../shared/use-records';
+import { experienceFor, lessonFor } from './lesson';
 import { useWrites, type Actions, type Live, type Records, type Saving } from './use-writes';
 
 /**
@@ -76,14 +78,17 @@ export function BenchProvider({ coupon, children }: { coupon: Coupon; children: 
   const [fresh] = useState<DraftHistory>(() => ({ now: draftFromLast(lastBead, platform().newId()), past: [] }));
   const kept = useStoredPart(draftOn(coupon.id), whole);
   const draft = (kept ?? fresh).now;
+  const teaching = useTeaching(coupon.rig.id).data ?? null;
+  const lesson = useMemo(() => lessonFor(coupon, teaching), [coupon, teaching]);
   const input = useMemo(
-    () => caseOf(setup, coupon.job.job, draft, habits.schools),
-    [setup, coupon.job.job, draft, habits.schools],
+    () => caseOf(setup, coupon.job.job, { ...draft, experience: experienceFor(draft, teaching) }, habits.schools),
+    [setup, coupon.job.job, draft, teaching, habits.schools],
   );
-  const answered = useAnswer(input);
+  const asked = useMemo(() => ({ input, lesson }), [input, lesson]);
+  const answered = useAnswer(asked);
   const live = useMemo<Live>(
-    () => ({ ...answered, input, settled: answered.answer !== null && answered.of === input }),
-    [answered, input],
+    () => ({ ...answered, input, settled: answered.answer !== null && answered.of === asked }),
+    [answered, input, asked],
   );
   const { saving, actions, logging } = useWrites(records, fresh, draft, live, habits);
   // What was touched here is in work here, whatever others begin.

@@ -123,10 +123,10 @@ export function useWrites(
         }
         setDue(null);
         logging.current = draft.id;
-        const { answer, input } = said;
+        const { answer, judged } = said;
         const { coupon } = kept;
         const ran = { couponId: coupon.id, setupId: coupon.rig.setup.id, jobId: coupon.job.id };
-        const { id, ...bead } = beadFrom(draft, input, answer, ran, ways, platform().now());
+        const { id, ...bead } = beadFrom(draft, judged ?? said.input, answer, ran, ways, platform().now());
         const next = draftAfter(draft, answer, ways.changes, platform().newId());
         // The change has the id that the draft was begun with, so that it is there once whatever happens.
         void put([makeChange('log-bead', id, bead, 0, id)]).then((isKept) => {

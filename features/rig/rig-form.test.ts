@@ -13,6 +13,8 @@ const KEPT: RigRecord = {
   name: 'Dock set',
   note: 'grey box',
   putAway: false,
+  learnsSince: null,
+  runOutScale: null,
   revision: 3,
   setup: {
     id: '0190b000-0000-7000-8000-000000000007',

@@ -3,7 +3,7 @@ import type { Changes } from '@/core/record/change-schema';
 import type { Coupon, CouponRow } from '@/core/record/schema';
 import { fetchChanges, fetchRevision, RequestProblem } from './api';
 import { noteConflicts } from './conflicts';
-import { COUPONS, couponKey, LOG, NEWEST, seeBead, seeRig } from './records-client';
+import { COUPONS, couponKey, LOG, NEWEST, seeBead, seeRig, TAUGHT } from './records-client';
 import { serverAnswered, serverAway, serverInTrouble } from './server-state';
 import { seeForLater } from './use-records';
 
@@ -31,6 +31,7 @@ export function seeChanges(client: QueryClient, { rigs, coupons, beads, overridi
   rigs.forEach((rig) => void seeRig(client, rig));
   coupons.forEach((row) => seeRow(client, row));
   overriding.forEach(noteConflicts);
+  if (rigs.length > 0 || beads.length > 0) void client.invalidateQueries({ queryKey: TAUGHT });
   if (coupons.length > 0 || beads.length > 0) {
     void client.invalidateQueries({ queryKey: LOG });
     void client.invalidateQueries({ queryKey: NEWEST });

@@ -10,10 +10,11 @@ export const RIGS = ['rigs'];
 export const LOG = ['log'];
 export const NEWEST = ['newest-coupon'];
 export const COUPONS = ['coupon'];
+export const TAUGHT = ['taught'];
 export const couponKey = (id: string): string[] => [...COUPONS, id];
 
 /** Raised when what a record looks like changes: what was seen before is then fetched anew. */
-const SEEN_VERSION = 'records-2';
+const SEEN_VERSION = 'records-3';
 /** Records last seen longer ago are not shown any more. */
 const SEEN_FOR = 90 * 24 * 60 * 60 * 1000;
 
@@ -138,6 +139,8 @@ export async function seeAnswer(client: QueryClient, { bead, coupon, rig }: Chan
     coupon === undefined ? null : see<Coupon>(client, couponKey(coupon.id), () => coupon),
     rig === undefined ? null : seeRig(client, rig),
   ]);
+  // A bead that was judged teaches; what a rig forgets or was timed at does as well.
+  if (bead !== undefined || rig !== undefined) void client.invalidateQueries({ queryKey: TAUGHT });
   if (bead !== undefined) await seeAnew(client, couponKey(bead.couponId), () => fetchCoupon(bead.couponId));
   if (rig !== undefined) await seeAnew(client, RIGS, fetchRigs);
 }

@@ -174,6 +174,7 @@ describe('what others write', () => {
     answers = (path) => {
       if (isAway) return 'lost';
       if (path === '/api/health') return { status: 200, body: { ok: true, revision: 60 } };
+      if (path === '/api/rigs') return { status: 200, body: [] };
       if (!path.startsWith('/api/changes')) return { status: 200, body: { coupons: [], next: null } };
       since.push(path);
       return { status: 200, body: since.length < 3 ? { ...NOTHING_NEW, upTo: 60 + since.length } : NOTHING_NEW };

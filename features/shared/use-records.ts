@@ -7,6 +7,7 @@ import {
   type QueryClient,
 } from '@tanstack/react-query';
 import { useCallback, useMemo, useState } from 'react';
+import type { Teaching } from '@/core/learning/teaching';
 import type { WaitingChange } from '@/core/record/change-schema';
 import type { Coupon, CouponPage, RigRecord } from '@/core/record/schema';
 import { couponBegun, couponsBegun, couponWith, rigsWith, summaryOf, summaryWith } from '@/core/record/waiting';
@@ -17,10 +18,11 @@ import {
   fetchLogPage,
   fetchNewestCouponId,
   fetchRigs,
+  fetchTeaching,
   RequestProblem,
   type LogFilter,
 } from './api';
-import { couponKey, LOG, NEWEST, RIGS } from './records-client';
+import { couponKey, LOG, NEWEST, RIGS, TAUGHT } from './records-client';
 import { submit } from './sending';
 
 /** What is known of a record: what the server said last with what waits laid over it, or why nothing is known. */
@@ -61,6 +63,12 @@ export function useRigs(asked = true): Known<RigRecord[]> {
   );
 }
 
+/** What a rig has taught, as the server last made it of the beads it knows. */
+export function useTeaching(rigId: string): Known<Teaching> {
+  const query = useQuery({ queryKey: [...TAUGHT, rigId], queryFn: () => fetchTeaching(rigId) });
+  return known(query, query.data);
+}
+
 export const isGone = (error: Error | null): boolean => error instanceof RequestProblem && error.code === 'not-found';
 
 /** One coupon with its beads. @param id null while it is not known which */
@@ -98,12 +106,14 @@ const EVERYTHING: LogFilter = { state: 'all', text: '', putAway: false };
 
 /** Sees the rigs and the newest coupons while the server is there, so that those places open without it. */
 export async function seeForLater(client: QueryClient): Promise<void> {
-  await client.prefetchQuery({ queryKey: RIGS, queryFn: fetchRigs });
+  const rigs = await client.fetchQuery({ queryKey: RIGS, queryFn: fetchRigs }).catch(() => []);
   await client.prefetchInfiniteQuery({
     queryKey: [...LOG, EVERYTHING],
     queryFn: ({ pageParam }) => fetchLogPage(EVERYTHING, pageParam),
     initialPageParam: null as string | null,
   });
+  for (const { id } of rigs)
+    await client.prefetchQuery({ queryKey: [...TAUGHT, id], queryFn: () => fetchTeaching(id) });
 }
 
 /** Asks again for what failed, and for nothing else. */

@@ -52,7 +52,13 @@ async function ask(method: string, path: string, body?: string, type = 'applicat
   const app = express();
   app.set('query parser', 'simple');
   app.use(express.json());
-  const context = { store: null as never, diagnose: null as never, log: createLog('silent'), report: () => undefined };
+  const context = {
+    store: null as never,
+    diagnose: null as never,
+    learn: null as never,
+    log: createLog('silent'),
+    report: () => undefined,
+  };
   app.use('/api', routesFor(THINGS, context));
   app.use(errorHandler(context.log));
   const server = createServer(app);

@@ -1,19 +1,16 @@
 import { Router, type Request, type Response } from 'express';
 import type { Logger } from 'pino';
-import type { Answer } from '../../core/answer';
-import type { Case } from '../../core/case/schema';
 import type { FieldProblem } from '../../core/schema/problems';
 import { ID } from '../../core/schema/parts';
 import type { Validated } from '../../core/schema/validate';
 import type { Store } from '../db/store';
+import type { Thinking } from '../diagnosis/pool';
 import type { Unreadable } from '../db/rows';
 import { sendProblem, sendWrongFields, type ProblemCode } from '../http/problem';
 
 /** What every endpoint works with. */
-export type Context = {
+export type Context = Thinking & {
   store: Store;
-  /** Works a case out away from the thread that answers requests. */
-  diagnose: (input: Case) => Promise<Answer>;
   log: Logger;
   /** Says that a row cannot be read. */
   report: (unreadable: Unreadable) => void;

@@ -14,6 +14,7 @@ import { validateBead, validateBeadChange } from '../../core/record/validate-bea
 import { validateCoupon } from '../../core/record/validate-coupon';
 import { validateRig } from '../../core/record/validate-rig';
 import { HISTORY_ENTRY_SCHEMA } from '../../core/record/change-schema';
+import { TEACHING_SCHEMA } from '../../core/learning/teaching';
 import { ID, INSTANT } from '../../core/schema/parts';
 import type { Validated } from '../../core/schema/validate';
 import { findBead } from '../db/beads';
@@ -23,6 +24,7 @@ import { historyOf } from '../db/history';
 import { changeBead, putBead, putCoupon, putRig } from '../db/put';
 import { findRig, listRigs } from '../db/rigs';
 import { write, type Writing } from '../db/write';
+import { lessonsOf } from '../diagnosis/lessons';
 import { OutsideModel } from '../diagnosis/outside-model';
 import { ANSWER_SCHEMA } from './answer-schema';
 import { CHANGES } from './changes';
@@ -106,6 +108,14 @@ const RIGS = [
     validate: validateRig,
     find: (id, { store }) => findRig(store, id),
     put: putRig,
+  }),
+  endpoint({
+    method: 'get',
+    path: '/rigs/{id}/experience',
+    summary: 'What a rig has taught: how its volts and wire stand to the arc, and the causes it is known for.',
+    answer: { schema: TEACHING_SCHEMA, description: 'what was learned, from which beads, and how sure it is' },
+    problems: ['not-found', 'busy'],
+    work: ({ params }, context) => worked(() => lessonsOf(context, params.id, new Date())),
   }),
 ];
 

@@ -33,8 +33,11 @@ const factsOf = ({ rig, arcControlRising, display }: NewSetup): string =>
 
 /** What may change of a rig, as it stands; null where there is none. */
 export function rigNow(store: Store, id: string): (Required<RigChange> & { setupId: string }) | null {
-  const { name, note, putAway, setupId } = rigs;
-  return store.select({ name, note, putAway, setupId }).from(rigs).where(eq(rigs.id, id)).get() ?? null;
+  const { name, note, putAway, learnsSince, runOutScale, setupId } = rigs;
+  return (
+    store.select({ name, note, putAway, learnsSince, runOutScale, setupId }).from(rigs).where(eq(rigs.id, id)).get() ??
+    null
+  );
 }
 
 /**
@@ -61,13 +64,16 @@ export function refit({ store, revision }: Writing, rigId: string, setup: NewSet
 }
 
 /** Begins a rig that is not kept yet, with what is fitted. */
-export function beginRig(writing: Writing, { id, name, note, putAway = false, setup }: NewRig): void {
-  const row = { id, name, note, putAway, setupId: setup.id, revision: writing.revision() };
+export function beginRig(
+  writing: Writing,
+  { id, name, note, putAway = false, learnsSince = null, runOutScale = null, setup }: NewRig,
+): void {
+  const row = { id, name, note, putAway, learnsSince, runOutScale, setupId: setup.id, revision: writing.revision() };
   writing.store.insert(rigs).values(row).run();
   refit(writing, id, setup);
 }
 
-/** Names a rig otherwise, notes something on it, puts it away or brings it back. */
+/** Names a rig otherwise, notes something on it, puts it away or brings it back; what it learns since, its run-out. */
 export function setRig({ store, revision }: Writing, id: string, fields: RigChange): void {
   store
     .update(rigs)

@@ -1,5 +1,14 @@
 import { sql } from 'drizzle-orm';
-import { check, index, integer, sqliteTable, text, uniqueIndex, type AnySQLiteColumn } from 'drizzle-orm/sqlite-core';
+import {
+  check,
+  index,
+  integer,
+  real,
+  sqliteTable,
+  text,
+  uniqueIndex,
+  type AnySQLiteColumn,
+} from 'drizzle-orm/sqlite-core';
 import type { ChangeKind } from '../../core/record/change-schema';
 import type { Outcome } from '../../core/record/schema';
 
@@ -32,6 +41,10 @@ export const rigs = sqliteTable(
     setupId: text('setup_id')
       .notNull()
       .references((): AnySQLiteColumn => setups.id),
+    /** What was run before teaches no more; null where nothing is forgotten. */
+    learnsSince: text('learns_since'),
+    /** Measured wire speed over the set one; null where no run-out was timed. */
+    runOutScale: real('run_out_scale'),
     revision: integer('revision').notNull(),
   },
   (table) => [index('rigs_by_revision').on(table.revision)],
@@ -115,6 +128,7 @@ export const beads = sqliteTable(
   },
   (table) => [
     uniqueIndex('beads_by_number').on(table.couponId, table.number),
+    index('beads_by_setup').on(table.setupId, table.ranAt),
     index('beads_by_revision').on(table.revision),
   ],
 );

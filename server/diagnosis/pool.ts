@@ -3,28 +3,38 @@ import { cpus } from 'node:os';
 import Piscina from 'piscina';
 import type { Answer } from '../../core/answer';
 import type { Case } from '../../core/case/schema';
+import type { JudgedBead } from '../../core/learning/machine-belief';
 import { TooBusy } from './outside-model';
 
 /** Cases that may wait; more than that is refused, so that the wait stays short. */
 const MOST_WAITING = 64;
 
+/** What is worked out away from the thread that answers requests. */
+export type Thinking = {
+  diagnose: (input: Case) => Promise<Answer>;
+  /** What each judged bead says of its machine. */
+  learn: (beads: readonly JudgedBead[]) => Promise<(number[] | null)[]>;
+};
+
 /** Threads that work cases out, so that a busy one never holds up another request. */
-export type DiagnosisPool = { diagnose: (input: Case) => Promise<Answer>; close: () => Promise<void> };
+export type DiagnosisPool = Thinking & { close: () => Promise<void> };
 
 /** Starts the threads; one processor is left to answer requests. */
 export function startDiagnosisPool(): DiagnosisPool {
-  const pool = new Piscina<Case, Answer>({
+  const pool = new Piscina({
     filename: join(__dirname, 'diagnose.worker.ts'),
     execArgv: ['--import', 'tsx'],
     minThreads: 1,
     maxThreads: Math.max(1, cpus().length - 1),
     maxQueue: MOST_WAITING,
   });
+  const run = <T>(input: unknown, name?: string): Promise<T> => {
+    if (pool.queueSize >= MOST_WAITING) return Promise.reject(new TooBusy());
+    return pool.run(input, name === undefined ? {} : { name }) as Promise<T>;
+  };
   return {
-    diagnose: async (input) => {
-      if (pool.queueSize >= MOST_WAITING) throw new TooBusy();
-      return pool.run(input);
-    },
+    diagnose: (input) => run(input),
+    learn: (beads) => run(beads, 'learn'),
     close: () => pool.close({ force: true }),
   };
 }

@@ -2,15 +2,17 @@ import '@/platform/testing/device';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, renderHook, waitFor } from '@testing-library/react';
 import { useEffect, useState, type ReactNode } from 'react';
-import { answer } from '@/core/answer';
 import type { Rig } from '@/core/case/schema';
+import { validateCase } from '@/core/case/validate';
 import { EXAMPLE_CASE } from '@/core/cases/example';
+import type { Teaching } from '@/core/learning/teaching';
 import type { Changed, WaitingChange } from '@/core/record/change-schema';
 import type { Bead, Coupon, NewBead } from '@/core/record/schema';
 import { clearDeviceDatabase } from '@/platform/device-database';
 import { forgetWaiting } from '@/platform/outbox';
 import { replacePlatform } from '@/platform/ports';
 import { forgetMemory } from '@/platform/stored';
+import { answering } from '@/workers/answer-question';
 import type { Question } from '@/workers/protocol';
 import { startSending } from '../../shared/sending';
 import { useCoupon } from '../../shared/use-records';
@@ -39,6 +41,8 @@ function server() {
     loses: 0,
     /** A problem document that every change is refused with. */
     refuses: null as object | null,
+    /** What the rig has taught; null where nobody asked the server for it. */
+    teaching: null as Teaching | null,
   };
   const setup = {
     id: ID(2),
@@ -51,7 +55,16 @@ function server() {
     revision: 1,
   };
   const job = { id: ID(4), at: '2026-05-01T08:00:00.000Z', job: EXAMPLE_CASE.job! };
-  const rig = { id: ID(3), name: 'Dock set', note: '', putAway: false, setup, revision: 1 };
+  const rig = {
+    id: ID(3),
+    name: 'Dock set',
+    note: '',
+    putAway: false,
+    learnsSince: null,
+    runOutScale: null,
+    setup,
+    revision: 1,
+  };
   const coupon = (): Coupon => ({
     id: ID(1),
     rigId: ID(3),
@@ -82,7 +95,7 @@ function server() {
     taken.set(id, answer);
     return answer;
   };
-  const request = async (_: string, init: RequestInit): Promise<Response> => {
+  const request = async (path: string, init: RequestInit): Promise<Response> => {
     if (state.away) throw new TypeError('Failed to fetch');
     const method = init.method ?? 'GET';
     if (method !== 'GET') {
@@ -99,10 +112,15 @@ function server() {
       return { ok: true, status: 200, json: async () => JSON.parse(JSON.stringify(answer)) } as Response;
     }
     await state.hold;
-    return { ok: true, status: 200, json: async () => JSON.parse(JSON.stringify(coupon())) } as Response;
+    if (path.endsWith('/experience') && state.teaching === null)
+      return { ok: false, status: 404, json: async () => ({ code: 'not-found' }) } as unknown as Response;
+    const asked = path.endsWith('/experience') ? state.teaching : coupon();
+    return { ok: true, status: 200, json: async () => JSON.parse(JSON.stringify(asked)) } as Response;
   };
   return { beads, sent, state, setup, request, coupon };
 }
+
+const answer = answering(validateCase);
 
 /** A worker that answers in its own time. */
 export class PatientWorker {
@@ -112,7 +130,7 @@ export class PatientWorker {
   onerror: ((event: unknown) => void) | null = null;
   postMessage(question: Question): void {
     const say = (said: object): void => this.onmessage?.({ data: { id: question.id, ...said } });
-    const reply = (): void => say({ answer: answer(question.input) });
+    const reply = (): void => say(answer(question));
     PatientWorker.asked.push({ question, reply, refuse: (problem) => say({ problem }) });
     if (!PatientWorker.waits) queueMicrotask(() => act(reply));
   }

@@ -1,0 +1,141 @@
+import type { Teaching } from '../../core/learning/teaching';
+import type { Bead, RigRecord } from '../../core/record/schema';
+import { openStore } from '../db/open';
+import { beadOn, couponOn, freshId, openWorkshop, type Workshop } from '../testing/workshop';
+import { learn } from './diagnose.worker';
+import { lessonsOf } from './lessons';
+
+let shop: Workshop;
+let rig: RigRecord;
+let asked: number[];
+beforeEach(async () => {
+  asked = [];
+  shop = await openWorkshop({
+    learn: async (beads) => {
+      asked.push(beads.length);
+      return learn(beads);
+    },
+  });
+  const rigs: RigRecord[] = (await shop.send('GET', '/rigs')).json;
+  rig = rigs.find(({ name }) => name === 'Dock set')!;
+});
+afterEach(() => shop.stop());
+
+const taught = async (): Promise<Teaching> => (await shop.send('GET', `/rigs/${rig.id}/experience`)).json;
+const bandOf = ({ machine }: Teaching): number => machine.sure!.offsetSdV;
+
+/** A change as a device makes it. */
+const change = (kind: string, of: string, fields: object) =>
+  shop.send('POST', '/changes', {
+    ...{ id: freshId(), kind, of, fields, against: 0 },
+    device: freshId(),
+    madeAt: '2026-05-04T12:00:00.000Z',
+  });
+
+/** A coupon with beads on the rig, each judged. */
+async function run(...beads: Partial<Parameters<typeof beadOn>[2]>[]): Promise<Bead[]> {
+  const coupon = couponOn(rig.id);
+  await shop.send('PUT', `/coupons/${coupon.id}`, coupon);
+  const logged: Bead[] = [];
+  for (const fields of beads) {
+    const bead = beadOn(coupon, rig.setup.id, fields);
+    logged.push((await shop.send('PUT', `/beads/${bead.id}`, bead)).json);
+  }
+  return logged;
+}
+
+describe('what a rig has taught', () => {
+  it('is learned from its judged beads, and from another rig’s not', async () => {
+    const before = await taught();
+    const judged = before.steps.map(({ title }) => title);
+    expect(judged).toContain('Sluice rack 2, new bracket');
+    expect(bandOf(before)).toBeLessThan(before.before.sure!.offsetSdV);
+    await run({ outcome: null });
+    expect((await taught()).steps).toHaveLength(before.steps.length);
+    const [bead] = await run({ outcome: 'sound', settings: { voltageV: 18.8, wireSpeedMPerMin: 6.3, stickOutMm: 10 } });
+    const after = await taught();
+    expect(after.steps.at(-1)).toEqual(
+      expect.objectContaining({ beadId: bead.id, couponId: bead.couponId, title: 'Test plate', number: 1 }),
+    );
+    expect(bandOf(after)).toBeLessThan(bandOf(before));
+    const others: RigRecord[] = (await shop.send('GET', '/rigs')).json;
+    for (const other of others.filter(({ id }) => id !== rig.id)) {
+      const { steps }: Teaching = (await shop.send('GET', `/rigs/${other.id}/experience`)).json;
+      expect(steps.map(({ beadId }) => beadId)).not.toContain(bead.id);
+    }
+  });
+
+  it('leaves out a bead that was taken back and what is forgotten; all of it comes back', async () => {
+    const [, later] = await run(
+      { outcome: 'sound', ranAt: '2026-05-04T10:10:00.000Z' },
+      { outcome: 'sound', ranAt: '2026-05-04T10:20:00.000Z' },
+    );
+    const whole = await taught();
+    await change('change-bead', later.id, { takenBack: true });
+    expect((await taught()).steps.map(({ beadId }) => beadId)).not.toContain(later.id);
+    await change('change-bead', later.id, { takenBack: false });
+    expect(await taught()).toEqual(whole);
+    await change('change-rig', rig.id, { learnsSince: '2026-05-04T10:20:00.000Z' });
+    const forgotten = await taught();
+    expect(forgotten.steps.map(({ beadId }) => beadId)).toEqual([later.id]);
+    expect(forgotten.since).toBe('2026-05-04T10:20:00.000Z');
+    await change('change-rig', rig.id, { learnsSince: null });
+    expect(await taught()).toEqual(whole);
+  });
+
+  it('follows a judgement that was changed, and a run-out at once', async () => {
+    const stubs = { 'wire-stubs': 'present', 'sound-popping': 'present' } as const;
+    const [bead] = await run({ outcome: 'better', findings: stubs });
+    const better = await taught();
+    await change('change-bead', bead.id, { outcome: 'sound' });
+    expect((await taught()).machine.offsetV).toBeGreaterThan(better.machine.offsetV);
+    await change('change-rig', rig.id, { runOutScale: 0.9 });
+    const timed = await taught();
+    expect(timed.machine.wireScale).toBeLessThan(0.94);
+    expect(timed.machine.sure!.wireScaleSd).toBeLessThan(better.machine.sure!.wireScaleSd);
+    const refused = await change('change-rig', rig.id, { runOutScale: 2 });
+    expect((refused.json as { fields: { field: string }[] }).fields[0].field).toMatch(/runOutScale$/);
+  });
+
+  it('goes on over a refit, and knows a cause that was confirmed until its part is fitted anew', async () => {
+    await run({ outcome: 'same', cured: ['nozzle-blocked'] }, { outcome: 'sound', ranAt: '2026-05-04T10:20:00.000Z' });
+    const before = await taught();
+    expect(before.causes.map(({ cause }) => cause)).toEqual(['nozzle-blocked']);
+    const { rigId: _, assumed: __, revision: ___, ...setup } = rig.setup;
+    const refit = { ...setup, id: freshId(), fittedAt: '2026-05-05T08:00:00.000Z' };
+    await change('refit', rig.id, { ...refit, rig: { ...setup.rig, nozzleBoreMm: 16 } });
+    const after = await taught();
+    expect(after.causes).toEqual([]);
+    expect(after.machine).toEqual(before.machine);
+  });
+
+  it('is worked out once for each bead and judgement, and the same by a server that starts anew', async () => {
+    const [bead] = await run({ outcome: 'better', findings: { 'wire-stubs': 'present' } });
+    const first = await taught();
+    await taught();
+    expect(asked).toHaveLength(1);
+    await change('change-bead', bead.id, { outcome: 'sound' });
+    await taught();
+    expect(asked).toEqual([first.steps.length, 1]);
+    const again = openStore(shop.file);
+    const context = {
+      store: again.store,
+      learn: async (beads: Parameters<typeof learn>[0]) => learn(beads),
+      report: () => undefined,
+    };
+    const now = new Date('2026-05-04T12:00:00.000Z');
+    const replayed = await lessonsOf(context, rig.id, now);
+    expect({ ...replayed, causes: [] }).toEqual({ ...(await taught()), causes: [] });
+    again.close();
+  });
+
+  it('is nothing of a rig that is not kept, and says nothing by a bead outside the arc model', async () => {
+    expect((await shop.send('GET', `/rigs/${freshId()}/experience`)).status).toBe(404);
+    const steps = (await taught()).steps.length;
+    await run({ outcome: 'sound', settings: { stickOutMm: 10 } });
+    expect(learn([{ input: { format: 'jolly-tinker/case@1', settings: { voltageV: NaN } }, sound: true }])).toEqual([
+      null,
+    ]);
+    expect((await taught()).steps.length - steps).toBeLessThanOrEqual(1);
+  });
+});
