@@ -15,6 +15,8 @@ export type Ports = {
   storage: TextStorage;
   /** Sends a request to the workshop's server. */
   request: (path: string, init: RequestInit) => Promise<Response>;
+  /** Hands a file to the reader to keep. */
+  saveFile: (name: string, text: string, type: string) => void;
 };
 
 const browserStorage: TextStorage = {
@@ -44,7 +46,16 @@ function request(path: string, init: RequestInit): Promise<Response> {
   return ahead.catch(() => fetch(path, init));
 }
 
+/** The browser keeps what a link with a name leads to. */
+function saveFile(name: string, text: string, type: string): void {
+  const address = URL.createObjectURL(new Blob([text], { type }));
+  const link = Object.assign(document.createElement('a'), { href: address, download: name });
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(address), 10_000);
+}
+
 const BROWSER: Ports = {
+  saveFile,
   now: () => new Date(),
   newId: () => v7(),
   storage: browserStorage,

@@ -1,7 +1,8 @@
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
 import type { Machine } from '../arc/machine';
-import { experienceSchema, MACHINE_SCHEMA } from '../case/experience-schema';
+import { MACHINE_SCHEMA } from '../case/experience-schema';
 import type { Experience } from '../case/schema';
+import { CAUSE_IDS } from '../evidence/ids';
 import { BEAD_PROPERTIES } from '../record/bead-schema';
 import { ID, INSTANT, number } from '../schema/parts';
 import {
@@ -59,7 +60,22 @@ export const TEACHING_SCHEMA = {
     /** What is believed of any machine, and of this one now. */
     before: MACHINE_SCHEMA,
     machine: MACHINE_SCHEMA,
-    causes: experienceSchema({ type: 'string' }).properties.causes,
+    /** Causes that it is known for, with their names. */
+    causes: {
+      type: 'array',
+      maxItems: 100,
+      items: {
+        type: 'object',
+        additionalProperties: false,
+        required: ['cause', 'name', 'confirmed', 'beads'],
+        properties: {
+          cause: { enum: CAUSE_IDS },
+          name: { type: 'string' },
+          confirmed: number(0, 100_000),
+          beads: number(0, 100_000),
+        },
+      },
+    },
     /** The beads that taught, in the order they were run. */
     steps: { type: 'array', items: STEP_SCHEMA },
   },

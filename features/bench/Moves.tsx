@@ -1,7 +1,8 @@
 import { View } from 'react-native';
 import type { Answer } from '@/core/answer';
 import type { Move } from '@/core/correction/moves';
-import { startingSettings } from '@/core/correction/next-settings';
+import type { Correction } from '@/core/correction/correct';
+import { movesNow, startingSettings } from '@/core/correction/next-settings';
 import { valueToDial } from '@/core/setting/dial';
 import { dialFor } from '@/core/setting/dials';
 import { SETTINGS, type SettingName } from '@/core/setting/table';
@@ -11,7 +12,8 @@ import { Row } from '@/ui/Row';
 import { Figure, Heading, Words } from '@/ui/Words';
 import { CHANGES_WORDS } from '../shared/habit-words';
 import { useHabits, useTextIn, useUnits } from '../shared/use-habits';
-import { useBenchActions, useBenchRecords, useDraftPart } from './bench';
+import { learnedWords } from '../shared/machine-words';
+import { useBenchActions, useBenchRecords, useDraftPart, useLive } from './bench';
 import { headline } from './headline';
 
 /** What to do, one thing at a time: from → to in large figures, the knob's mark as large. */
@@ -25,8 +27,9 @@ export function Moves({ answer }: { answer: Answer }) {
   return (
     <View className="gap-3">
       <Start answer={answer} />
-      {moves.length === 0 ? <NothingToTurn answer={answer} /> : <MoveList moves={moves} />}
+      {moves.length === 0 ? <NothingToTurn answer={answer} /> : <MoveList correction={answer.correction} />}
       <OtherWay answer={answer} />
+      <Learned />
       {[...procedure, ...outOfReach].map((text) => (
         <Words key={text} strong className="border-l-4 border-ink pl-3">
           {textIn(text)}
@@ -87,15 +90,16 @@ function NothingToTurn({ answer }: { answer: Answer }) {
   );
 }
 
-function MoveList({ moves }: { moves: readonly Move[] }) {
+function MoveList({ correction }: { correction: Correction }) {
   const [habits, setHabits] = useHabits();
+  const now = movesNow(correction, habits.changes);
   const { takeMoves } = useBenchActions();
   const one = habits.changes === 'one';
   return (
     <>
       <Heading level={2}>Do this first</Heading>
-      {moves.map((move, index) => (
-        <MoveCard key={index} move={move} first={index === 0} />
+      {correction.moves.map((move, index) => (
+        <MoveCard key={index} move={move} first={now.includes(move)} />
       ))}
       <Choice
         label="How many changes"
@@ -106,6 +110,13 @@ function MoveList({ moves }: { moves: readonly Move[] }) {
       <Button label={one ? 'I turned it: use these figures' : 'I turned them: use these figures'} onPress={takeMoves} />
     </>
   );
+}
+
+/** What this rig has taught that the figures count on. */
+function Learned() {
+  const { judged } = useLive();
+  const words = learnedWords(judged?.experience?.machine);
+  return words === null ? null : <Words className="text-faint">{`Learned of this rig: ${words}`}</Words>;
 }
 
 function OtherWay({ answer }: { answer: Answer }) {

@@ -1,18 +1,16 @@
-import Square from 'lucide-react-native/icons/square';
-import Timer from 'lucide-react-native/icons/timer';
-import { useEffect, useState } from 'react';
-import { Pressable, View } from 'react-native';
+import { useState } from 'react';
+import { View } from 'react-native';
 import { legAtTravel, pacesDisagree, travelFromLeg, travelFromRun } from '@/core/arc/travel';
 import { fromUser, readable, unitOf, type UnitSystem } from '@/core/quantity/units';
 import { takesFigure, type Reading } from '@/core/setting/table';
 import { figureWithUnit } from '@/core/setting/words';
-import { platform } from '@/platform/ports';
 import { NumberField } from '@/ui/NumberField';
 import { Choice } from '@/ui/Press';
 import { Row } from '@/ui/Row';
-import { useInk } from '@/ui/use-ink';
-import { Figure, Words } from '@/ui/Words';
+import { WatchButton } from '@/ui/WatchButton';
+import { Words } from '@/ui/Words';
 import { useUnits } from '../shared/use-habits';
+import { useStopwatch } from '../shared/use-stopwatch';
 import { useBenchActions, useDraftPart, useLive } from './bench';
 
 /** What is usual to run on a scrap plate. */
@@ -73,21 +71,11 @@ export function TravelTimer() {
   );
 }
 
-/** How often the running watch is drawn. */
-const TICK_MS = 100;
-
 function ByTime({ onPace }: { onPace: (pace: number | null, reading: Reading) => void }) {
   const units = useUnits();
-  const [ink, onAct] = [useInk(), useInk('act')];
   const [run, setRun] = useState(USUAL_RUN[units]);
   const [seconds, setSeconds] = useState('');
-  const [started, setStarted] = useState<number | null>(null);
-  const [now, setNow] = useState(0);
-  useEffect(() => {
-    if (started === null) return undefined;
-    const tick = setInterval(() => setNow(platform().now().getTime()), TICK_MS);
-    return () => clearInterval(tick);
-  }, [started]);
+  const watch = useStopwatch();
   const pace = (runText: string, secondsText: string): number | null => {
     const [length, time] = [figureIn(runText), figureIn(secondsText)];
     return length === null || time === null
@@ -95,17 +83,12 @@ function ByTime({ onPace }: { onPace: (pace: number | null, reading: Reading) =>
       : paceOf(() => travelFromRun(fromUser(length, 'length', units), time));
   };
   const press = (): void => {
-    const at = platform().now().getTime();
-    setNow(at);
-    if (started === null) return setStarted(at);
-    const took = ((at - started) / 1000).toFixed(1);
-    setStarted(null);
+    const took = watch.press();
+    if (took === null) return;
     setSeconds(took);
     onPace(pace(run, took), 'digital');
   };
   const wrong = figureIn(run) !== null && figureIn(seconds) !== null && pace(run, seconds) === null;
-  const Icon = started === null ? Timer : Square;
-  const running = started === null ? null : Math.max(0, (now - started) / 1000).toFixed(1);
   return (
     <View className="gap-2">
       <Row className="items-end gap-2">
@@ -123,24 +106,14 @@ function ByTime({ onPace }: { onPace: (pace: number | null, reading: Reading) =>
           className="min-w-0 flex-1"
           label="Took or counted"
           unit="s"
-          text={running ?? seconds}
+          text={watch.running ?? seconds}
           onType={(text) => {
             setSeconds(text);
             onPace(pace(run, text), 'dial');
           }}
         />
       </Row>
-      <Pressable
-        role="button"
-        aria-label={started === null ? 'Start the watch' : 'Stop the watch'}
-        onPress={press}
-        className={`min-h-20 flex-row items-center justify-center gap-3 rounded-md ${started === null ? 'border-2 border-edge bg-plate' : 'bg-act'}`}
-      >
-        <Icon size={30} color={started === null ? ink : onAct} />
-        <Figure className={`text-3xl ${started === null ? '' : 'text-on-act'}`}>
-          {running === null ? 'Start' : `Stop  ${running} s`}
-        </Figure>
-      </Pressable>
+      <WatchButton running={watch.running} onPress={press} />
       {wrong && (
         <Words role="alert" strong>
           {`A run of ${readable(5, 'length', units)} to ${readable(5000, 'length', units)} ${unitOf('length', units)} in half a second to an hour.`}

@@ -22,7 +22,7 @@ const belief = { weights: [...beforeBeads().weights], beads: 1 };
 const machine = { offsetV: 0, wireScale: 1, sure: null };
 const teaching = (steps: Teaching['steps'] = [], fields: Partial<Teaching> = {}): Teaching => ({
   ...{ rigId: ID(3), since: null, runOutScale: null, belief, before: machine, machine, steps },
-  causes: [{ cause: 'clamp-poor', confirmed: 1, beads: 3 }],
+  causes: [{ cause: 'clamp-poor', name: 'Poor clamp', confirmed: 1, beads: 3 }],
   ...fields,
 });
 const stepOf = ({ id, couponId, number, ranAt, outcome }: Bead) =>

@@ -32,6 +32,6 @@ export function lessonFor({ rig, beads, setups, jobs }: Coupon, teaching: Teachi
 /** What is known before the bead in front of the welder: what the beads before left, and the causes this rig is known for. */
 export function experienceFor(draft: Pick<Draft, 'suspects'>, teaching: Teaching | null): Bead['experience'] {
   const suspects = suspectsOf(draft);
-  const causes = teaching?.causes ?? [];
+  const causes = (teaching?.causes ?? []).map(({ name: _, ...counts }) => counts);
   return { ...(suspects.length === 0 ? {} : { suspects }), ...(causes.length === 0 ? {} : { causes }) };
 }

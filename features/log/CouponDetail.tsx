@@ -26,7 +26,7 @@ import { makeChange } from '../shared/sending';
 import { isGone, useCoupon, useSubmit, useWaits } from '../shared/use-records';
 import { CouponHistory } from './CouponHistory';
 import { JudgeNote } from './JudgeNote';
-import { clockWords, dayWords } from './time-words';
+import { clockWords, dayWords } from '../shared/time-words';
 
 type DetailProps = {
   couponId: string;

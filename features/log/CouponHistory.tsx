@@ -8,7 +8,7 @@ import { Button } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { Heading, Words } from '@/ui/Words';
 import { useHistory } from '../shared/use-records';
-import { clockWords, dayWords } from './time-words';
+import { clockWords, dayWords } from '../shared/time-words';
 
 /** Every change of a coupon and its beads, asked for when it is wanted. */
 export function CouponHistory({ coupon }: { coupon: Coupon }) {

@@ -14,7 +14,7 @@ import type { LogFilter } from '../shared/api';
 import { jobWords } from '../shared/job-words';
 import { useUnits } from '../shared/use-habits';
 import type { useLog } from '../shared/use-records';
-import { dayWords } from './time-words';
+import { dayWords } from '../shared/time-words';
 import { WaitingLine } from './WaitingLine';
 
 type Shown = LogFilter['state'] | 'away';

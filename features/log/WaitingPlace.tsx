@@ -18,7 +18,7 @@ import { Heading, Words } from '@/ui/Words';
 import { RIGS, seenCoupons } from '../shared/records-client';
 import { makeChange } from '../shared/sending';
 import { useSubmit } from '../shared/use-records';
-import { clockWords } from './time-words';
+import { clockWords } from '../shared/time-words';
 import { useWaitingWords } from './WaitingLine';
 
 /** Everything that waits for the server, in its order: to be read, undone, sent again or thrown away. */

@@ -23,6 +23,7 @@ import { useUnits } from '../shared/use-habits';
 import { makeChange } from '../shared/sending';
 import { useSubmit } from '../shared/use-records';
 import { rigChanges } from './rig-changes';
+import { TaughtLink } from './TaughtLink';
 import {
   fieldOf,
   fittedFor,
@@ -89,6 +90,7 @@ export function RigForm({ rigId, record: now, named, onKept }: FormProps) {
   return (
     <ScrollView contentContainerClassName="w-full max-w-3xl gap-5 self-center p-4 pb-10">
       <Heading level={1}>{title}</Heading>
+      {record !== null && <TaughtLink rigId={rigId} />}
       <Controller
         control={control}
         name="name"

@@ -14,9 +14,10 @@ import { useUnits } from '../shared/use-habits';
 import { useRigs } from '../shared/use-records';
 import { HabitsPanel } from './HabitsPanel';
 import { RigForm } from './RigForm';
+import { TaughtPanel } from './TaughtPanel';
 
-/** What is chosen in this place: a rig by its id, how this person welds, or nothing yet. */
-export type Chosen = { rigId: string } | 'habits' | null;
+/** What is chosen in this place: a rig by its id, or what it has taught; how this person welds; or nothing yet. */
+export type Chosen = { rigId: string; taught?: true } | 'habits' | null;
 
 /** The rigs with what is fitted on each, and how this person welds. */
 export function RigPlace({ chosen }: { chosen: Chosen }) {
@@ -57,12 +58,14 @@ function Detail({ rigs, chosen, named }: DetailProps) {
         <HabitsPanel />
       </ScrollView>
     );
-  const { rigId } = chosen;
+  const { rigId, taught } = chosen;
+  const record = rigs.find(({ id }) => id === rigId) ?? null;
+  if (taught === true && record !== null) return <TaughtPanel key={rigId} rig={record} />;
   return (
     <RigForm
       key={`${rigId} ${kept}`}
       rigId={rigId}
-      record={rigs.find(({ id }) => id === rigId) ?? null}
+      record={record}
       named={named}
       onKept={() => setKept((times) => times + 1)}
     />

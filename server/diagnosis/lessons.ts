@@ -1,3 +1,4 @@
+import { cause } from '../../core/knowledge';
 import { causeHistory } from '../../core/learning/cause-history';
 import { teachingOf, type Teaching } from '../../core/learning/teaching';
 import { findRig } from '../db/rigs';
@@ -58,6 +59,6 @@ export async function lessonsOf(
       ...{ beadId: id, couponId, title, number, ranAt, outcome },
       evidence: evidence[i],
     })),
-    causeHistory(beads, rig.setup.rig, at.toISOString()),
+    causeHistory(beads, rig.setup.rig, at.toISOString()).map((one) => ({ ...one, name: cause(one.cause).name })),
   );
 }
