@@ -1,8 +1,12 @@
+import { balanceCurve, type BalanceCurve } from './arc/balance-curve';
 import type { ArcReading } from './arc/reading';
+import { withWire, type ArcSetup } from './arc/setup';
+import { usualStickOut } from './arc/stick-out';
 import type { BeadAppearance } from './bead/appearance';
 import { beadAppearance } from './bead/appearance-of';
 import type { Case } from './case/schema';
 import { correct, type Correction } from './correction/correct';
+import { nextBeadAt, type NextBead } from './correction/next-bead';
 import type { CautionNote } from './diagnosis/cautions';
 import { diagnose } from './diagnosis/diagnose';
 import { causeOf, type Engine } from './diagnosis/engine';
@@ -57,6 +61,10 @@ export type Answer = {
   cautions: CautionNote[];
   /** What the findings and checks of the case are called, by id. */
   names: Record<string, string>;
+  /** Volts against wire speed; null where the arc is not set by volts, or no wire speed is known. */
+  balance: BalanceCurve | null;
+  /** How the next bead should look and sound when the change was right; null where nothing steady can be expected. */
+  nextBead: NextBead | null;
   /** How the bead looks, and how the corrected settings should lay the next one. */
   appearance: { now: BeadAppearance; next: BeadAppearance };
   /** Which coefficients and knowledge judged it. */
@@ -93,6 +101,14 @@ function namedCheck(engine: Engine, { ifPresent, ifAbsent, ...next }: NextCheck)
   return { ...both, name, plain, shows: null, mistakenFor, caution: null };
 }
 
+/** Volts against wire speed around today's figures and the corrected ones. */
+function curveOf(setup: ArcSetup, { settings = {} }: Case, { settings: to }: Correction): BalanceCurve | null {
+  const known = withWire(setup);
+  if (known === null) return null;
+  const looked = [settings.wireSpeedMPerMin, to.wireSpeedMPerMin].filter((speed) => speed !== undefined);
+  return balanceCurve(known, looked, to.stickOutMm ?? settings.stickOutMm ?? usualStickOut(setup, null).wanted);
+}
+
 /**
  * Diagnosis and correction in one: the whole answer to a case, for the page's worker and the server alike. The arc is
  * read once for today's settings and once for the corrected ones; everything else is drawn from those two readings.
@@ -113,6 +129,8 @@ export function answer(input: Case, engine: Engine = ENGINE): Answer {
     notes,
     correction,
     cautions,
+    balance: curveOf(setup, input, correction),
+    nextBead: nextBeadAt(arcAfter.transfer),
     names: Object.fromEntries(
       Object.keys(input.findings ?? {})
         .filter(isStatedId)

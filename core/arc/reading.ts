@@ -1,6 +1,6 @@
 import type { Settings } from '../setting/table';
 import { balanceHalfWidth, withinCurrentRange } from './balance';
-import { depositedArea, filletLeg, penetration } from './bead';
+import { depositedArea, depositionRate, filletLeg, penetration } from './bead';
 import { flowWindow, type FlowWindow } from './gas-cover';
 import { heatInput } from './heat';
 import { balancedVolts, currentAt, expectedTravel, withWire, type ArcSetup } from './setup';
@@ -18,6 +18,10 @@ export type ArcReading = {
   heatRatio: number | null;
   gasFlowWantedLPerMin: number | null;
   flowWindow: FlowWindow | null;
+  /** Flow that is set over the flow that is wanted. */
+  gasShare: number | null;
+  /** Metal laid down in an hour of arc time, in kg/h. */
+  depositionKgPerH: number | null;
   areaMm2: number | null;
   legMm: number | null;
   penetrationMm: number | null;
@@ -35,6 +39,7 @@ type Electrical = Pick<
   | 'voltageErrorV'
   | 'transfer'
   | 'expectedTravelMmPerMin'
+  | 'depositionKgPerH'
   | 'legAtMetreMm'
 >;
 const NOTHING_ELECTRICAL: Electrical = {
@@ -44,6 +49,7 @@ const NOTHING_ELECTRICAL: Electrical = {
   voltageErrorV: null,
   transfer: null,
   expectedTravelMmPerMin: null,
+  depositionKgPerH: null,
   legAtMetreMm: null,
 };
 
@@ -63,6 +69,7 @@ function readElectrical(setup: ArcSetup, settings: Settings, stickOutMm: number)
     // A pulsing machine throws one drop a pulse whatever the mean current, as long as the wire is solid.
     transfer: setup.pulse && steady !== 'tubular' ? 'pulse' : steady,
     expectedTravelMmPerMin: expectedTravel(known, speed),
+    depositionKgPerH: depositionRate(speed * setup.machine.wireScale, known.wire, known.gas),
     legAtMetreMm: filletLeg(depositedArea(speed * setup.machine.wireScale, known.wire, known.gas, 1000)),
   };
 }
@@ -119,5 +126,6 @@ export function readArc(setup: ArcSetup, settings: Settings): ArcReading {
     heatRatio: electrical.currentA === null || currentWantedA === null ? null : electrical.currentA / currentWantedA,
     gasFlowWantedLPerMin: window?.wanted ?? null,
     flowWindow: window,
+    gasShare: window === null || settings.gasFlowLPerMin === undefined ? null : settings.gasFlowLPerMin / window.wanted,
   };
 }

@@ -66,8 +66,10 @@ describe('the order of moves', () => {
 describe('what settings do', () => {
   it('is the part of a reading that compares two', () => {
     const reading = readArc(arcSetup(EXAMPLE_CASE), EXAMPLE_CASE.settings!);
-    const { currentA, voltageErrorV, heatRatio, legMm, penetrationMm, heatInputKJPerMm } = reading;
-    expect(effectOf(reading)).toEqual({ currentA, voltageErrorV, heatRatio, legMm, penetrationMm, heatInputKJPerMm });
+    const effect = effectOf(reading);
+    expect(reading).toEqual(expect.objectContaining(effect));
+    expect(Object.keys(effect)).toHaveLength(9);
+    expect(effect.transfer).toBe('short-circuit');
   });
 });
 

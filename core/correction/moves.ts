@@ -1,4 +1,5 @@
 import type { ArcReading } from '../arc/reading';
+import type { Transfer } from '../arc/transfer';
 import type { CauseId } from '../evidence/ids';
 import { valueToDial } from '../setting/dial';
 import { dialFor, type Dials } from '../setting/dials';
@@ -46,6 +47,9 @@ export type Effect = {
   legMm: number | null;
   penetrationMm: number | null;
   heatInputKJPerMm: number | null;
+  transfer: Transfer | null;
+  depositionKgPerH: number | null;
+  gasShare: number | null;
 };
 
 /**
@@ -78,7 +82,11 @@ export function settingMove(
 /** The part of a reading that compares two settings. */
 export function effectOf(reading: ArcReading): Effect {
   const { currentA, voltageErrorV, heatRatio, legMm, penetrationMm, heatInputKJPerMm } = reading;
-  return { currentA, voltageErrorV, heatRatio, legMm, penetrationMm, heatInputKJPerMm };
+  const { transfer, depositionKgPerH, gasShare } = reading;
+  return {
+    ...{ currentA, voltageErrorV, heatRatio, legMm, penetrationMm, heatInputKJPerMm },
+    ...{ transfer, depositionKgPerH, gasShare },
+  };
 }
 
 /**

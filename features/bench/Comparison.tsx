@@ -1,3 +1,4 @@
+import { lazy, Suspense } from 'react';
 import { View } from 'react-native';
 import type { Answer } from '@/core/answer';
 import { readable, unitOf } from '@/core/quantity/units';
@@ -7,6 +8,9 @@ import { Heading, Words } from '@/ui/Words';
 import { useUnits } from '../shared/use-habits';
 import { useLive } from './bench';
 
+/** Fetched when it is first looked at: the bench is up without it. */
+const BalanceChart = lazy(() => import('./BalanceChart'));
+
 /** This bead beside the next, and what the arc model makes of the settings. */
 export function Comparison() {
   const { answer } = useLive();
@@ -14,6 +18,11 @@ export function Comparison() {
   return (
     <View className="gap-6">
       <BeforeAfter answer={answer} />
+      {answer.balance !== null && (
+        <Suspense fallback={<View style={{ height: 400 }} />}>
+          <BalanceChart />
+        </Suspense>
+      )}
       <ModelFigures answer={answer} />
     </View>
   );
@@ -44,7 +53,13 @@ function changeLines({ correction: { before, after } }: Answer, length: (mm: num
     ...change('Current', before.currentA, after.currentA, whole, 'A'),
     ...change('Volts off balance', before.voltageErrorV, after.voltageErrorV, (value) => value.toFixed(1), 'V'),
     ...change('Heat for this plate', percent(before.heatRatio), percent(after.heatRatio), whole, '%'),
+    ...(before.transfer === null || after.transfer === null || before.transfer === after.transfer
+      ? []
+      : [`Transfer ${TRANSFER_WORDS[before.transfer]} → ${TRANSFER_WORDS[after.transfer]}`]),
+    ...change('Heat input', before.heatInputKJPerMm, after.heatInputKJPerMm, (value) => value.toFixed(2), 'kJ/mm'),
     ...change('Leg', before.legMm, after.legMm, length, ''),
+    ...change('Metal laid down', before.depositionKgPerH, after.depositionKgPerH, (value) => value.toFixed(1), 'kg/h'),
+    ...change('Gas, of what is wanted', percent(before.gasShare), percent(after.gasShare), whole, '%'),
     ...(depth === null ? [] : change('Digs in, compared', 100, depth, whole, '%')),
   ];
 }
@@ -67,6 +82,18 @@ function BeforeAfter({ answer }: { answer: Answer }) {
           <Words className="text-center text-sm">the next</Words>
         </View>
       </Row>
+      {answer.nextBead !== null && (
+        <View className="gap-1">
+          <Words>
+            <Words strong>Should look: </Words>
+            {answer.nextBead.looks}
+          </Words>
+          <Words>
+            <Words strong>Should sound: </Words>
+            {answer.nextBead.sounds}
+          </Words>
+        </View>
+      )}
       {lines.map((line) => (
         <Words key={line} style={{ fontVariant: ['tabular-nums'] }}>
           {line}

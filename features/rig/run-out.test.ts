@@ -9,7 +9,7 @@ describe('a run-out of the wire', () => {
   });
 
   it('tells nothing where a figure is missing, is none, or cannot be of one run', () => {
-    for (const typed of [
+    const wrong: [number | null, number | null, number | null][] = [
       [null, 6, 6],
       [600, null, 6],
       [600, 6, null],
@@ -18,7 +18,7 @@ describe('a run-out of the wire', () => {
       [600, 6, -1],
       [400, 6, 6],
       [900, 6, 6],
-    ] as const)
-      expect(runOutScale(...typed)).toBeNull();
+    ];
+    for (const typed of wrong) expect(runOutScale(...typed)).toBeNull();
   });
 });

@@ -65,7 +65,12 @@ export function useRigs(asked = true): Known<RigRecord[]> {
 
 /** What a rig has taught, as the server last made it of the beads it knows. */
 export function useTeaching(rigId: string): Known<Teaching> {
-  const query = useQuery({ queryKey: [...TAUGHT, rigId], queryFn: () => fetchTeaching(rigId) });
+  const waits = useStandingChanges().some(({ kind, of }) => kind === 'begin-rig' && of === rigId);
+  const query = useQuery({
+    queryKey: [...TAUGHT, rigId],
+    // The server does not know yet of a rig that waits to be begun.
+    queryFn: waits ? skipToken : () => fetchTeaching(rigId),
+  });
   return known(query, query.data);
 }
 

@@ -23,6 +23,8 @@ const settings = {
 };
 const orNull = (schema: { type: string }) => ({ ...schema, type: [schema.type, 'null'] });
 
+const transfer = { enum: ['short-circuit', 'globular', 'spray', 'pulse', 'tubular', 'unstable', null] };
+const balanceCurve = list(object({ wireSpeedMPerMin: positive, lowV: { type: 'number' }, highV: { type: 'number' } }));
 const effect = orNull(
   object({
     currentA: figure,
@@ -31,6 +33,9 @@ const effect = orNull(
     legMm: figure,
     penetrationMm: figure,
     heatInputKJPerMm: figure,
+    transfer,
+    depositionKgPerH: figure,
+    gasShare: figure,
   }),
 );
 const move = {
@@ -70,11 +75,13 @@ export const ANSWER_SCHEMA = object({
     balancedVoltageV: figure,
     balanceHalfWidthV: figure,
     voltageErrorV: figure,
-    transfer: { enum: ['short-circuit', 'globular', 'spray', 'pulse', 'tubular', 'unstable', null] },
+    transfer,
     currentWantedA: figure,
     heatRatio: figure,
     gasFlowWantedLPerMin: figure,
     flowWindow: window,
+    gasShare: figure,
+    depositionKgPerH: figure,
     areaMm2: figure,
     legMm: figure,
     penetrationMm: figure,
@@ -125,6 +132,8 @@ export const ANSWER_SCHEMA = object({
   }),
   cautions: list(object({ id: text, stop: { type: 'boolean' }, text })),
   names: { type: 'object', additionalProperties: text },
+  balance: orNull(object({ usual: balanceCurve, learned: orNull(balanceCurve) })),
+  nextBead: orNull(object({ looks: text, sounds: text })),
   appearance: object({ now: appearance, next: appearance }),
   judgedBy: text,
 });
