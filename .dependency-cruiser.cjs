@@ -36,11 +36,10 @@ const CORE_ORDER = [
   ['arc'],
   ['bead'],
   ['knowledge'],
-  ['experience'],
   ['diagnosis'],
   ['correction'],
-  ['learning'],
   ['record'],
+  ['learning'],
 ];
 const coreRooms = CORE_ORDER.flatMap((level, i) =>
   level.map((folder) => ({

@@ -1,4 +1,5 @@
 import { balanceCurve, type BalanceCurve } from './arc/balance-curve';
+import type { Hand } from './arc/hand';
 import type { ArcReading } from './arc/reading';
 import { withWire, type ArcSetup } from './arc/setup';
 import { usualStickOut } from './arc/stick-out';
@@ -61,6 +62,8 @@ export type Answer = {
   cautions: CautionNote[];
   /** What the findings and checks of the case are called, by id. */
   names: Record<string, string>;
+  /** How gun and puddle are led on this job, and why. */
+  hand: Hand;
   /** Volts against wire speed; null where the arc is not set by volts, or no wire speed is known. */
   balance: BalanceCurve | null;
   /** How the next bead should look and sound when the change was right; null where nothing steady can be expected. */
@@ -129,6 +132,7 @@ export function answer(input: Case, engine: Engine = ENGINE): Answer {
     notes,
     correction,
     cautions,
+    hand: setup.hand,
     balance: curveOf(setup, input, correction),
     nextBead: nextBeadAt(arcAfter.transfer),
     names: Object.fromEntries(

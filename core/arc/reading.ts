@@ -78,7 +78,7 @@ type Geometry = Pick<ArcReading, 'areaMm2' | 'legMm' | 'penetrationMm' | 'heatIn
 
 /** Metal laid down and heat put in: needs the travel speed too. */
 function readGeometry(setup: ArcSetup, settings: Settings, { currentA, balancedVoltageV }: Electrical): Geometry {
-  const { travelSpeedMmPerMin: travel, wireSpeedMPerMin: speed, travelAngleDeg = 0 } = settings;
+  const { travelSpeedMmPerMin: travel, wireSpeedMPerMin: speed, travelAngleDeg = setup.hand.angleDeg } = settings;
   if (
     setup.wire === null ||
     speed === undefined ||

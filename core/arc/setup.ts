@@ -4,6 +4,7 @@ import { currentFromWireSpeed, wireSpeedFromCurrent } from './burn-off';
 import { depositedArea } from './bead';
 import { ARC_LENGTH_MM } from './coefficients';
 import { balanceVoltage, currentInBalance, withinCurrentRange } from './balance';
+import { handOf, type Hand } from './hand';
 import { currentWanted } from './heat';
 import { AS_SHOWN, type Machine } from './machine';
 import { quietCurrent, sprayShare } from './transfer';
@@ -36,6 +37,8 @@ export type ArcSetup = {
   thinnestMm: number | null;
   /** How the machine's figures stand to its arc. */
   machine: Machine;
+  /** How gun and puddle are usually led on this job. */
+  hand: Hand;
   /** The tight school of stick-out. */
   tightStickOut: boolean;
 };
@@ -45,6 +48,9 @@ export type WireSetup = ArcSetup & { wire: Wire };
 
 /** Leg a single pass usually gets: 2 mm and 0.9 mm per mm of the thinner part, up to 6 mm plate. */
 const EXPECTED_LEG = { baseMm: 2, perMm: 0.9 };
+
+/** How much more metal a woven bead lays than a straight one. */
+const WOVEN = 1.33;
 
 const ARGON_18: GasMix = { argonPct: 82, co2Pct: 18, oxygenPct: 0, heliumPct: 0 };
 const PURE_ARGON: GasMix = { argonPct: 100, co2Pct: 0, oxygenPct: 0, heliumPct: 0 };
@@ -60,6 +66,9 @@ function currentForJob(job: NonNullable<Case['job']>, baseMetal: BaseMetal): num
     ...(job.gapMm === undefined ? {} : { gapMm: job.gapMm }),
   });
 }
+
+/** A school that runs a bit hot asks for so much more, but not on sheet, where it would fall through. */
+const A_BIT_HOT = { factor: 1.05, fromMm: 1.6 };
 
 /** A current to propose: away from the wild zone under spray, and up to spray only where that can be carried. */
 function askedFor(wantedA: number, ceiling: PassCeiling, wire: Wire, gas: GasMix): number {
@@ -85,7 +94,11 @@ export function arcSetup(input: Case, machine: Machine = AS_SHOWN): ArcSetup {
   const pulse = rig.mode === 'pulse';
   const plateWantsA = currentForJob(job, baseMetal);
   const ceiling = wire === null ? null : passCeiling(wire, position, pulse, baseMetal);
-  const currentWantedA = plateWantsA === null ? null : Math.min(plateWantsA, ceiling?.currentA ?? Infinity);
+  const carried = (currentA: number): number => Math.min(currentA, ceiling?.currentA ?? Infinity);
+  const currentWantedA = plateWantsA === null ? null : carried(plateWantsA);
+  const thinnestMm = job.thicknessMm === undefined ? null : Math.min(job.thicknessMm, job.otherThicknessMm ?? Infinity);
+  const isHot = preferences.heat === 'a-bit-hot' && (thinnestMm ?? 0) >= A_BIT_HOT.fromMm;
+  const aimedA = currentWantedA === null ? null : carried(currentWantedA * (isHot ? A_BIT_HOT.factor : 1));
   return {
     wire,
     gas,
@@ -102,11 +115,10 @@ export function arcSetup(input: Case, machine: Machine = AS_SHOWN): ArcSetup {
     ceiling,
     currentWantedA,
     currentAskedA:
-      currentWantedA === null || wire === null || ceiling === null || pulse
-        ? currentWantedA
-        : askedFor(currentWantedA, ceiling, wire, gas),
-    thinnestMm: job.thicknessMm === undefined ? null : Math.min(job.thicknessMm, job.otherThicknessMm ?? Infinity),
+      aimedA === null || wire === null || ceiling === null || pulse ? aimedA : askedFor(aimedA, ceiling, wire, gas),
+    thinnestMm,
     machine,
+    hand: handOf({ wire, baseMetal, position, gapMm: job.gapMm ?? 0 }, preferences),
     tightStickOut: preferences.stickOut === 'tight',
   };
 }
@@ -173,7 +185,8 @@ export function currentBalancedBy({ wire, gas, machine }: WireSetup, voltageV: n
 export function expectedTravel(setup: WireSetup, wireSpeedMPerMin: number): number {
   const thin = Math.min(6, Math.max(0.6, setup.thinnestMm ?? 3));
   const leg = EXPECTED_LEG.baseMm + EXPECTED_LEG.perMm * thin;
-  const area = leg ** 2 / 2;
+  // A woven bead is wider, so it is laid more slowly.
+  const area = (leg ** 2 / 2) * (setup.hand.weaves ? WOVEN : 1);
   const perMetre = depositedArea(wireSpeedMPerMin * setup.machine.wireScale, setup.wire, setup.gas, 1000);
   return Math.min(900, Math.max(120, (perMetre * 1000) / area));
 }

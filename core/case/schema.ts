@@ -188,6 +188,10 @@ export const PREFERENCES_SCHEMA = {
     imbalance: { enum: ['by-heat', 'volts', 'wire'] },
     gasFlow: { enum: ['ample', 'lean'] },
     stickOut: { enum: ['standard', 'tight'] },
+    /** The heat that is aimed for: what the plate wants, or a bit more. */
+    heat: { enum: ['as-wanted', 'a-bit-hot'] },
+    gun: { enum: ['push', 'drag'] },
+    run: { enum: ['straight', 'weave'] },
   },
 } as const satisfies JSONSchema;
 

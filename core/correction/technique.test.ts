@@ -48,6 +48,11 @@ describe('technique', () => {
   it('brings a steep gun to ten degrees on its own side', () => {
     expect(turned(moves({ 'angle-push-steep': 0.5 }, { travelAngleDeg: 30 }))).toEqual([['travelAngleDeg', 30, 10]]);
     expect(turned(moves({ 'angle-drag-steep': 0.5 }, { travelAngleDeg: -30 }))).toEqual([['travelAngleDeg', -30, -10]]);
+    // Aluminium is pushed, whatever was done.
+    const aluminium = variant({ job: { baseMetal: 'aluminium' }, settings: { travelAngleDeg: -30 } });
+    expect(techniqueMoves(workWith({ 'angle-drag-steep': 0.5 }, aluminium), null)).toEqual([
+      expect.objectContaining({ setting: 'travelAngleDeg', from: -30, to: 10 }),
+    ]);
     expect(moves({ 'angle-push-steep': 0.5 }, { travelAngleDeg: 15 })).toEqual([]);
     expect(moves({ 'angle-push-steep': 0.5 }, { travelAngleDeg: undefined })).toEqual([]);
   });

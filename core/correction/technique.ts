@@ -57,7 +57,9 @@ export function techniqueMoves({ engine, input, diagnosis }: Work, wantedTravel:
   }
   const steep = (['angle-push-steep', 'angle-drag-steep'] as const).find(likely);
   if (travelAngleDeg !== undefined && steep !== undefined && Math.abs(travelAngleDeg) > STEEP_ANGLE.above) {
-    const to = Math.sign(travelAngleDeg) * STEEP_ANGLE.to;
+    // Aluminium that was dragged steeply is pushed, and slag wire the other way.
+    const { fixed, angleDeg } = diagnosis.setup.hand;
+    const to = Math.sign(fixed ? angleDeg : travelAngleDeg) * STEEP_ANGLE.to;
     moves.push(settingMove(dials, 'travelAngleDeg', travelAngleDeg, to, words(steep)));
   }
   return moves;

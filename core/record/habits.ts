@@ -20,5 +20,8 @@ export type Habits = FromSchema<typeof HABITS_SCHEMA>;
 export const USUAL_HABITS: Habits = {
   units: 'metric',
   changes: 'one',
-  schools: { imbalance: 'by-heat', gasFlow: 'ample', stickOut: 'standard' },
+  schools: {
+    ...{ imbalance: 'by-heat', gasFlow: 'ample', stickOut: 'standard' },
+    ...{ heat: 'as-wanted', gun: 'push', run: 'straight' },
+  },
 };

@@ -68,9 +68,17 @@ function Start({ answer }: { answer: Answer }) {
           ? 'From the middle of what this wire carries: say how thick the plate is for a better start.'
           : `About ${Math.round(after.currentA)} A on this plate. Run a trial bead, then say what it shows.`}
       </Words>
+      <Words>{handWords(answer.hand)}</Words>
       <Button label="Use these figures" onPress={takeStart} />
     </View>
   );
+}
+
+/** How the gun is led, in a sentence. */
+function handWords({ angleDeg, weaves, because }: Answer['hand']): string {
+  const way = angleDeg > 0 ? 'push' : 'drag';
+  const run = weaves ? 'a small weave, pausing at the sides' : 'straight';
+  return `Gun: ${way} it, about ${Math.abs(angleDeg)}° (${because}). Run: ${run}.`;
 }
 
 /** Said only where it is known that nothing needs turning. */

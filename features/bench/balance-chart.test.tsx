@@ -61,7 +61,9 @@ describe('the chart as a table', () => {
     );
     const rows = (name: string): string[] =>
       Array.from(screen.getByRole('table', { name }).querySelectorAll('[role=row]')).map((row) =>
-        [...row.children].map((cell) => cell.textContent).join(' | '),
+        Array.from(row.children)
+          .map((cell) => cell.textContent)
+          .join(' | '),
       );
     expect(rows('Volts in balance by wire speed')).toEqual([
       'Wire, m/min | Balance, V | This rig, V',

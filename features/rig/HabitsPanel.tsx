@@ -53,6 +53,36 @@ export function HabitsPanel() {
         onChoose={(stickOut) => school({ stickOut })}
       />
       <Habit
+        title="Heat"
+        why="As the plate wants, or a twentieth more current; never more on sheet."
+        options={[
+          { value: 'as-wanted', label: 'As wanted' },
+          { value: 'a-bit-hot', label: 'A bit hot' },
+        ]}
+        chosen={habits.schools.heat ?? 'as-wanted'}
+        onChoose={(heat) => school({ heat })}
+      />
+      <Habit
+        title="Gun on steel"
+        why="Push: flatter, better covered. Drag: digs in more, crowns. Aluminium is always pushed, slag wire always dragged."
+        options={[
+          { value: 'push', label: 'Push' },
+          { value: 'drag', label: 'Drag' },
+        ]}
+        chosen={habits.schools.gun ?? 'push'}
+        onChoose={(gun) => school({ gun })}
+      />
+      <Habit
+        title="Run"
+        why="Straight stringers, or a weave with pauses at the sides. Uphill and over gaps a weave either way."
+        options={[
+          { value: 'straight', label: 'Straight' },
+          { value: 'weave', label: 'Weave' },
+        ]}
+        chosen={habits.schools.run ?? 'straight'}
+        onChoose={(run) => school({ run })}
+      />
+      <Habit
         title="Changes"
         why="One a bead shows what it did."
         options={CHANGES_WORDS}

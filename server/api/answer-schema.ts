@@ -132,6 +132,12 @@ export const ANSWER_SCHEMA = object({
   }),
   cautions: list(object({ id: text, stop: { type: 'boolean' }, text })),
   names: { type: 'object', additionalProperties: text },
+  hand: object({
+    angleDeg: { type: 'number' },
+    fixed: { type: 'boolean' },
+    weaves: { type: 'boolean' },
+    because: text,
+  }),
   balance: orNull(object({ usual: balanceCurve, learned: orNull(balanceCurve) })),
   nextBead: orNull(object({ looks: text, sounds: text })),
   appearance: object({ now: appearance, next: appearance }),
