@@ -65,13 +65,13 @@ export async function setKnob(page: Page, setting: string, figure: string): Prom
 export async function newCoupon(
   page: Page,
   title: string,
-  job: { thickness?: string; chips?: string[] } = {},
+  job: { thickness?: string; chips?: string[]; rig?: string; position?: string } = {},
 ): Promise<void> {
   await page.goto('/job/new');
   await page.getByRole('textbox', { name: 'What is it for?' }).fill(title);
-  await page.getByRole('radio', { name: 'Dock set' }).click();
+  await page.getByRole('radio', { name: job.rig ?? 'Dock set' }).click();
   // A new coupon starts as the last job; bring it back to a plain one.
-  for (const choice of ['mild steel', 'fillet', 'flat', 'still air'])
+  for (const choice of ['mild steel', 'fillet', job.position ?? 'flat', 'still air'])
     await page.getByRole('radio', { name: choice, exact: true }).click();
   for (const chip of await page.getByRole('checkbox', { checked: true }).all()) await chip.click();
   await page.getByRole('textbox', { name: 'Thickness, mm' }).fill(job.thickness ?? '5');
