@@ -120,6 +120,13 @@ function Steps({ steps, before }: { steps: readonly TeachingStep[]; before: Beli
   const drawn = all ? newest : newest.slice(0, DRAWN);
   return (
     <Part title="Bead by bead">
+      <View className="flex-row gap-2 px-2">
+        {['Volts', 'Wire'].map((of) => (
+          <Words key={of} className="flex-1 text-center text-sm text-faint">
+            {of}
+          </Words>
+        ))}
+      </View>
       {drawn.map((step) => (
         <Link key={step.beadId} href={{ pathname: '/coupon/[couponId]', params: { couponId: step.couponId } }} asChild>
           <Pressable role="link" className="min-h-14 gap-1 rounded-sm bg-plate p-2">

@@ -1,4 +1,5 @@
 import { answer } from '../../core/answer';
+import { PROPERTIES } from '../../core/correction/testing/properties';
 import { drawSpoiled, FAULTS, missedBy } from '../../core/correction/testing/spoiled';
 import { stream } from '../../core/testing/stream';
 import { percent } from './score';
@@ -11,13 +12,21 @@ import { percent } from './score';
 export function landing(count: number): void {
   console.log('(c) sound settings spoiled: corrected back to within 0.8 V, 10 % of wire, 3 mm and the gas window');
   let landedInAll = 0;
+  const counts = PROPERTIES.map(() => ({ held: 0, of: 0 }));
   for (const fault of FAULTS) {
     const random = stream(20260504 + FAULTS.indexOf(fault));
     const misses = new Map<string, number>();
     let landed = 0;
     for (let i = 0; i < count; i++) {
       const spoiled = drawSpoiled(random, fault);
-      const { correction, causes } = answer(spoiled.input);
+      const said = answer(spoiled.input);
+      const { correction, causes } = said;
+      PROPERTIES.forEach(({ holds }, p) => {
+        const held = holds({ spoiled, said });
+        if (held === null) return;
+        counts[p].of += 1;
+        if (held) counts[p].held += 1;
+      });
       const missed = missedBy(spoiled, correction.settings);
       if (missed.length === 0) landed += 1;
       else {
@@ -45,4 +54,6 @@ export function landing(count: number): void {
   console.log(
     `    all            ${percent(landedInAll / (count * FAULTS.length)).padStart(7)} of ${count * FAULTS.length}`,
   );
+  console.log('    what must hold for every answer: held of those it speaks of');
+  PROPERTIES.forEach(({ name }, p) => console.log(`      ${counts[p].held} of ${counts[p].of}  ${name}`));
 }
