@@ -50,6 +50,12 @@ describe('every answer', () => {
     );
   });
 
+  it('reads each query as text: what is nested in its name is a name of its own, and refused', async () => {
+    await open();
+    const { fields } = (await send('GET', '/coupons?limit[a]=1')).problem as { fields: { field: string }[] };
+    expect(fields.map(({ field }) => field)).toEqual(['limit[a]']);
+  });
+
   it('describes the API', async () => {
     await open();
     expect((await send('GET', '/openapi.json')).problem).toEqual(expect.objectContaining({ openapi: '3.1.0' }));

@@ -63,8 +63,6 @@ export type AppOptions = Context & {
 /** The whole server: API under /api, the built app for everything else. */
 export function createApp({ site, hostNames = [], ...context }: AppOptions): Express {
   const app = express();
-  app.disable('x-powered-by');
-  app.set('query parser', 'simple');
   app.use(requestLog(context.log));
   app.use(knownHostsOnly(hostNames));
   app.use(helmet({ contentSecurityPolicy: CONTENT_POLICY, strictTransportSecurity: false }));
