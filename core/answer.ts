@@ -7,6 +7,7 @@ import type { BeadAppearance } from './bead/appearance';
 import { beadAppearance } from './bead/appearance-of';
 import type { Case } from './case/schema';
 import { correct, type Correction } from './correction/correct';
+import { movesNow } from './correction/next-settings';
 import { nextBeadAt, type NextBead } from './correction/next-bead';
 import type { CautionNote } from './diagnosis/cautions';
 import { diagnose } from './diagnosis/diagnose';
@@ -20,6 +21,7 @@ import { ENGINE } from './engine';
 import { isCheckId, isStatedId, type StatedId } from './evidence/ids';
 import { FIELD_WORDS, statedOfEvidence, type FieldEvidence } from './evidence/table';
 import { check, evidenceName, finding, marksOf } from './knowledge';
+import { leavesOf, type Leaves } from './record/carried';
 
 /** A reason with the name of what speaks. */
 export type NamedReason = Reason & { name: string };
@@ -62,6 +64,8 @@ export type Answer = {
   cautions: CautionNote[];
   /** What the findings and checks of the case are called, by id. */
   names: Record<string, string>;
+  /** What the bead leaves for the next, with one change made or with all. */
+  leaves: Record<'one' | 'all', Leaves>;
   /** How gun and puddle are led on this job, and why. */
   hand: Hand;
   /** Volts against wire speed; null where the arc is not set by volts, or no wire speed is known. */
@@ -122,6 +126,9 @@ export function answer(input: Case, engine: Engine = ENGINE): Answer {
   const diagnosis = diagnose(engine, input);
   const { setup, arc, causes, noCause, nextChecks, telling, askFor, notes, cautions } = diagnosis;
   const { correction, arcAfter } = correct(engine, input, diagnosis);
+  const suspects = Object.fromEntries((input.experience?.suspects ?? []).map(({ cause, times }) => [cause, times]));
+  const leavesWith = (changes: 'one' | 'all'): Leaves =>
+    leavesOf(causes, { findings: input.findings ?? {}, suspects }, movesNow(correction, changes));
   return {
     arc,
     causes: causes.map((verdict) => named(engine, verdict)),
@@ -132,6 +139,7 @@ export function answer(input: Case, engine: Engine = ENGINE): Answer {
     notes,
     correction,
     cautions,
+    leaves: { one: leavesWith('one'), all: leavesWith('all') },
     hand: setup.hand,
     balance: curveOf(setup, input, correction),
     nextBead: nextBeadAt(arcAfter.transfer),

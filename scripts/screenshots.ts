@@ -76,6 +76,20 @@ const SHOTS: Shot[] = [
     },
   },
   {
+    name: 'chart-phone',
+    path: '/',
+    size: PHONE,
+    act: async (page) => {
+      await badBead(page);
+      await page.getByRole('button', { name: /^Verdict:/ }).click();
+      await page.getByRole('img', { name: /^Volts against wire/ }).waitFor();
+      await page
+        .getByRole('heading', { name: 'Volts against wire' })
+        .evaluate((heading) => heading.scrollIntoView({ block: 'start' }));
+    },
+  },
+  { name: 'rig-taught-phone', path: '/rig/taught/0190a000-0000-7000-8000-000000000001', size: PHONE },
+  {
     name: 'checks-phone',
     path: '/',
     size: PHONE,

@@ -238,6 +238,7 @@ describe('the description of the API', () => {
       '/api/health',
       '/api/rigs',
       '/api/rigs/{id}',
+      '/api/rigs/{id}/experience',
     ]);
     expect(described.paths['/api/beads/{id}'].patch.requestBody).toBeDefined();
     expect(Object.keys(described.paths['/api/diagnose'].post.responses)).toEqual(

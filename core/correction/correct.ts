@@ -7,13 +7,14 @@ import type { CauseId } from '../evidence/ids';
 import type { Cause } from '../knowledge/types';
 import { MAIN_SETTINGS, type MainSetting, type Settings } from '../setting/table';
 import { boundsFor, searchStarts } from './bounds';
-import { effectOf, orderByGain, SET_ANEW, settingMove, type Effect, type Move, type RemedyMove } from './moves';
+import { effectOf, orderByGain, settingMove, type Effect, type Move, type RemedyMove } from './moves';
 import type { Situation, Target } from './objective';
 import { procedureNotes, withinProcedure } from './procedure';
 import { outOfReach } from './reach';
 import { wordsFor } from './reason';
 import { probabilityOf, type Turned } from './scenarios';
 import { ACT_ABOVE, freeSettings, recordedMismatches, situationOf, turnedBySchool, type Work } from './situation';
+import { SET_ANEW } from './set-anew';
 import { solve } from './solver';
 import { techniqueMoves } from './technique';
 

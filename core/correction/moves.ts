@@ -36,9 +36,6 @@ export type RemedyMove = {
 
 export type Move = SettingMove | RemedyMove;
 
-/** What is set anew when a cause is cured: a new cylinder is opened to the flow that is wanted. */
-export const SET_ANEW: Partial<Record<CauseId, MainSetting>> = { 'gas-empty': 'gasFlowLPerMin' };
-
 /** What a set of settings does, before and after. */
 export type Effect = {
   currentA: number | null;

@@ -1,6 +1,7 @@
 import { MAIN_SETTINGS, type Settings } from '../setting/table';
 import type { Correction } from './correct';
-import { SET_ANEW, type Move } from './moves';
+import type { Move } from './moves';
+import { SET_ANEW } from './set-anew';
 
 const PAIR = ['voltageV', 'wireSpeedMPerMin'];
 const isIn = (names: readonly string[], name: string): boolean => names.includes(name);

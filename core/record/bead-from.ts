@@ -2,7 +2,7 @@ import type { Answer } from '../answer';
 import { appearanceDifference } from '../bead/appearance';
 import type { Case } from '../case/schema';
 import { movesNow, nextSettings } from '../correction/next-settings';
-import { carriedFindings, curedBy, suspectsAfter } from './carried';
+import { isStatedId } from '../evidence/ids';
 import { emptyDraft, type Draft } from './draft';
 import type { Habits } from './habits';
 import { takenMove } from './move-words';
@@ -11,6 +11,10 @@ import type { Bead, NewBead } from './schema';
 /** Suspects by cause. */
 const byCause = (suspects: readonly { cause: string; times: number }[]): Record<string, number> =>
   Object.fromEntries(suspects.map(({ cause, times }) => [cause, times]));
+
+/** Findings that the lexicon still holds. */
+const knownOnly = (findings: Record<string, 'present' | 'absent' | 'unknown'>): Draft['findings'] =>
+  Object.fromEntries(Object.entries(findings).filter(([id]) => isStatedId(id)));
 
 /** Where and with what a bead was run. */
 export type RunWith = { couponId: string; setupId: string; jobId: string };
@@ -31,9 +35,8 @@ export function beadFrom(
   ranAt: Date,
 ): NewBead {
   const [top] = answer.causes;
-  const moves = movesNow(answer.correction, changes);
-  const [move] = moves;
-  const cured = curedBy(moves);
+  const [move] = movesNow(answer.correction, changes);
+  const { cured, ...leaves } = answer.leaves[changes];
   return {
     id: draft.id,
     ...ran,
@@ -47,7 +50,7 @@ export function beadFrom(
     move: move === undefined ? null : takenMove(move),
     ...(input.experience === undefined ? {} : { experience: input.experience }),
     cured,
-    leaves: suspectsAfter(answer.causes, draft, cured),
+    leaves,
     appearance: appearanceDifference(answer.appearance.now),
     judgedBy: answer.judgedBy,
     outcome: null,
@@ -61,31 +64,30 @@ export function beadFrom(
  * @param id of the new draft
  */
 export function draftAfter(draft: Draft, answer: Answer, changes: Habits['changes'], id: string): Draft {
-  const cured = curedBy(movesNow(answer.correction, changes));
+  const { findings, suspects } = answer.leaves[changes];
   return {
     ...emptyDraft(id),
     readings: draft.readings,
     settings: nextSettings(draft.settings, answer.correction, changes),
-    findings: carriedFindings(draft.findings, cured),
-    suspects: byCause(suspectsAfter(answer.causes, draft, cured)),
+    findings,
+    suspects: byCause(suspects),
   };
 }
 
-type LastBead = Pick<Bead, 'settings' | 'findings' | 'move' | 'cured' | 'leaves' | 'outcome'>;
+type LastBead = Pick<Bead, 'settings' | 'move' | 'leaves' | 'outcome'>;
 
 /** The draft of the next bead on a coupon, from the last one that was logged on it; empty where there is none. */
 export function draftFromLast(last: LastBead | null, id: string): Draft {
   if (last === null) return emptyDraft(id);
-  const { settings, findings, move, leaves = [], outcome } = last;
-  const cured = last.cured ?? curedBy(move === null ? [] : [move]);
+  const { settings, move, leaves = { findings: {}, suspects: [] }, outcome } = last;
   const turned =
     move?.kind === 'setting' && move.setting !== undefined && move.to !== undefined ? { [move.setting]: move.to } : {};
   return {
     ...emptyDraft(id),
     settings: { ...settings, ...turned },
-    findings: carriedFindings(findings, cured),
+    findings: knownOnly(leaves.findings),
     // After a sound bead nothing is under suspicion.
-    suspects: outcome === 'sound' ? {} : byCause(leaves),
+    suspects: outcome === 'sound' ? {} : byCause(leaves.suspects),
   };
 }
 

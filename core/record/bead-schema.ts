@@ -65,6 +65,19 @@ export const APPEARANCE_SCHEMA = {
   },
 } as const satisfies JSONSchema;
 
+const FINDINGS_READ = { type: 'object', additionalProperties: FINDINGS_SCHEMA.additionalProperties } as const;
+
+const leavesSchema = <const Cause extends JSONSchema, const Findings extends JSONSchema>(
+  cause: Cause,
+  findings: Findings,
+) =>
+  ({
+    type: 'object',
+    additionalProperties: false,
+    required: ['findings', 'suspects'],
+    properties: { findings, suspects: suspectsSchema(cause) },
+  }) as const;
+
 export const BEAD_PROPERTIES = {
   id: ID,
   couponId: ID,
@@ -86,8 +99,8 @@ export const BEAD_PROPERTIES = {
   experience: experienceSchema({ enum: CAUSE_IDS }),
   /** Causes whose remedy was done after it. */
   cured: { type: 'array', maxItems: 20, uniqueItems: true, items: { enum: CAUSE_IDS } },
-  /** What it leaves under suspicion for the next bead. */
-  leaves: suspectsSchema({ enum: CAUSE_IDS }),
+  /** What it leaves for the next bead: looks that still hold, and what is suspected. */
+  leaves: leavesSchema({ enum: CAUSE_IDS }, FINDINGS_SCHEMA),
   appearance: { ...APPEARANCE_SCHEMA, type: ['object', 'null'] },
   /** Which coefficients and knowledge judged it; null where that was not kept. */
   judgedBy: { type: ['string', 'null'], maxLength: 40, pattern: '^[0-9a-f-]*$' },
@@ -145,12 +158,12 @@ export const BEAD_SCHEMA = {
   required: [...BEAD_REQUIRED, 'number', 'takenBack', 'revision'],
   properties: {
     ...BEAD_PROPERTIES,
-    findings: { type: 'object', additionalProperties: FINDINGS_SCHEMA.additionalProperties },
+    findings: FINDINGS_READ,
     verdict: { ...VERDICT_SCHEMA, properties: { ...VERDICT_SCHEMA.properties, cause: { type: 'string' } } },
     move: { ...TAKEN_MOVE_SCHEMA, properties: { ...TAKEN_MOVE_SCHEMA.properties, cause: { type: 'string' } } },
     experience: experienceSchema({ type: 'string' }),
     cured: { type: 'array', items: { type: 'string' } },
-    leaves: suspectsSchema({ type: 'string' }),
+    leaves: leavesSchema({ type: 'string' }, FINDINGS_READ),
     number: { type: 'integer', minimum: 1 },
     takenBack: { type: 'boolean' },
     revision: REVISION,

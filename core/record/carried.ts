@@ -1,4 +1,5 @@
 import type { FindingState, Suspect } from '../case/schema';
+import type { CauseId } from '../evidence/ids';
 import { CAUSES, meanOf } from '../knowledge';
 
 /**
@@ -31,9 +32,9 @@ const WORTH_KEEPING = 1.5;
 const odds = (p: number): number => p / (1 - p);
 
 /** Looks that showed a fault which was not cured since: it is still there. @param cured causes whose remedy was done */
-export function carriedFindings(findings: Findings, cured: readonly string[]): Findings {
+export function carriedFindings(findings: Findings, cured: readonly string[]): Record<string, 'present'> {
   const faulty = LASTING.filter(({ id, check }) => findings[check] === 'present' && !cured.includes(id));
-  return Object.fromEntries(faulty.map(({ check }) => [check, 'present']));
+  return Object.fromEntries(faulty.map(({ check }) => [check, 'present' as const]));
 }
 
 /** How many times likelier than usual this coupon makes a cause, all its beads together. */
@@ -65,6 +66,28 @@ export function suspectsAfter(
     if (Math.abs(Math.log(times)) < Math.log(WORTH_KEEPING)) return [];
     return [{ cause: id, times: Number(Math.min(BOUNDS.most, Math.max(BOUNDS.least, times)).toPrecision(3)) }];
   });
+}
+
+/** What a bead leaves for the next: causes that are cured after it, looks that still hold, and what is suspected. */
+export type Leaves = { cured: CauseId[]; findings: Record<string, 'present'>; suspects: Suspect[] };
+
+/**
+ * What a bead leaves once the moves decided on after it are made.
+ * @param causes of its answer
+ * @param bead its findings, and what the bead before it had left
+ * @param moves that are made before the next
+ */
+export function leavesOf(
+  causes: readonly Judged[],
+  bead: { findings: Findings; suspects?: Odds },
+  moves: readonly { kind: string; cause?: CauseId }[],
+): Leaves {
+  const cured = curedBy(moves);
+  return {
+    cured,
+    findings: carriedFindings(bead.findings, cured),
+    suspects: suspectsAfter(causes, bead, cured),
+  };
 }
 
 /** The causes that moves cure. */

@@ -160,6 +160,12 @@ describe('a logged bead', () => {
     expect(second.experience?.suspects?.length).toBeGreaterThan(3);
     expect(caseOfBead(kept(second), SETUP, { job: JOB })).toEqual(input);
     expect(draftFromBead(second, ID(17)).suspects).toEqual(next.suspects);
+    const { leaves, ...older } = kept(second);
+    const odd = {
+      findings: { 'retired-look': 'present' as const, 'check-tip': 'present' as const },
+      suspects: leaves!.suspects,
+    };
+    expect(draftFromLast({ ...older, leaves: odd }, ID(18)).findings).toEqual({ 'check-tip': 'present' });
     const retired = { suspects: [{ cause: 'retired-cause', times: 9 }] };
     expect(caseOfBead({ ...kept(second), experience: retired }, SETUP, { job: JOB }).experience?.suspects).toEqual([]);
   });

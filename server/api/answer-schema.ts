@@ -25,6 +25,11 @@ const orNull = (schema: { type: string }) => ({ ...schema, type: [schema.type, '
 
 const transfer = { enum: ['short-circuit', 'globular', 'spray', 'pulse', 'tubular', 'unstable', null] };
 const balanceCurve = list(object({ wireSpeedMPerMin: positive, lowV: { type: 'number' }, highV: { type: 'number' } }));
+const leaves = object({
+  cured: list(causeId),
+  findings: { type: 'object', additionalProperties: { const: 'present' } },
+  suspects: list(object({ cause: causeId, times: { type: 'number', minimum: 0 } })),
+});
 const effect = orNull(
   object({
     currentA: figure,
@@ -132,6 +137,7 @@ export const ANSWER_SCHEMA = object({
   }),
   cautions: list(object({ id: text, stop: { type: 'boolean' }, text })),
   names: { type: 'object', additionalProperties: text },
+  leaves: object({ one: leaves, all: leaves }),
   hand: object({
     angleDeg: { type: 'number' },
     fixed: { type: 'boolean' },
