@@ -143,6 +143,18 @@ function Drawn({ scale, curve, beads, now, next, inks }: DrawnProps) {
     <G>
       <Polygon points={band(curve.usual)} fill={inks.edge} opacity={0.55} />
       {curve.learned !== null && <Polygon points={band(curve.learned)} fill={inks.act} opacity={0.3} />}
+      {moved && (
+        <Line
+          x1={at(now!).cx}
+          y1={at(now!).cy}
+          x2={at(next!).cx}
+          y2={at(next!).cy}
+          stroke={inks.act}
+          strokeWidth={4}
+          strokeDasharray="2 5"
+          strokeLinecap="round"
+        />
+      )}
       {beads.map((bead) => {
         const { cx, cy } = at(bead);
         const sound = bead.outcome === 'sound';
@@ -162,18 +174,6 @@ function Drawn({ scale, curve, beads, now, next, inks }: DrawnProps) {
           </G>
         );
       })}
-      {moved && (
-        <Line
-          x1={at(now!).cx}
-          y1={at(now!).cy}
-          x2={at(next!).cx}
-          y2={at(next!).cy}
-          stroke={inks.act}
-          strokeWidth={4}
-          strokeDasharray="2 5"
-          strokeLinecap="round"
-        />
-      )}
       {now !== null && <Circle {...at(now)} r={9} fill="none" stroke={inks.act} strokeWidth={4} />}
       {moved && <Circle {...at(next!)} r={9} fill={inks.act} />}
     </G>

@@ -31,6 +31,13 @@ export function Comparison() {
 /** The penetration law holds for a standing arc; one further out of balance than this cannot be compared by it. */
 const STANDING_ARC_V = 2;
 
+/** A figure with its sign; nothing is not less than nothing. */
+const signed = (value: number): string =>
+  value
+    .toFixed(1)
+    .replace(/^-0\.0$/, '0.0')
+    .replace('-', '−');
+
 /** What changes from these settings to the next, a line each. */
 function changeLines({ correction: { before, after } }: Answer, length: (mm: number) => string): string[] {
   if (before === null || after === null) return [];
@@ -51,7 +58,7 @@ function changeLines({ correction: { before, after } }: Answer, length: (mm: num
       : null;
   return [
     ...change('Current', before.currentA, after.currentA, whole, 'A'),
-    ...change('Volts off balance', before.voltageErrorV, after.voltageErrorV, (value) => value.toFixed(1), 'V'),
+    ...change('Volts off balance', before.voltageErrorV, after.voltageErrorV, signed, 'V'),
     ...change('Heat for this plate', percent(before.heatRatio), percent(after.heatRatio), whole, '%'),
     ...(before.transfer === null || after.transfer === null || before.transfer === after.transfer
       ? []
