@@ -53,6 +53,7 @@ export const BURN_OFF = {
 export const ARC_LENGTH_MM = {
   shortCircuit: fixed(2, 'arc of 1 to 3 mm, averaged over the short circuits'),
   spray: fixed(5, 'visible arc of 4 to 6 mm'),
+  gradientVPerMm: fixed(1, 'column of 0.7 V/mm in argon to 1.4 V/mm in CO2; the shop rule of a volt a millimetre'),
 } as const;
 
 export const BALANCE = {

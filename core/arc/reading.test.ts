@@ -170,7 +170,7 @@ describe('a reading', () => {
       return Object.entries(reading).flatMap(([key, value]) => (value === null ? [key] : []));
     };
     expect(known({})).toEqual([]);
-    expect(known({ voltageV: undefined })).toEqual(['voltageErrorV']);
+    expect(known({ voltageV: undefined })).toEqual(['voltageErrorV', 'arcLengthMm']);
     expect(known({ travelSpeedMmPerMin: undefined }).sort()).toEqual([
       'areaMm2',
       'heatInputKJPerMm',

@@ -1,4 +1,5 @@
 import type { Settings } from '../setting/table';
+import { arcLength } from './arc-length';
 import { balanceHalfWidth, withinCurrentRange } from './balance';
 import { depositedArea, depositionRate, filletLeg, penetration } from './bead';
 import { flowWindow, type FlowWindow } from './gas-cover';
@@ -13,6 +14,8 @@ export type ArcReading = {
   balancedVoltageV: number | null;
   balanceHalfWidthV: number | null;
   voltageErrorV: number | null;
+  /** Length of the arc in mm; not of a pulsed one, which trim sets. */
+  arcLengthMm: number | null;
   transfer: Transfer | null;
   currentWantedA: number | null;
   heatRatio: number | null;
@@ -37,6 +40,7 @@ type Electrical = Pick<
   | 'balancedVoltageV'
   | 'balanceHalfWidthV'
   | 'voltageErrorV'
+  | 'arcLengthMm'
   | 'transfer'
   | 'expectedTravelMmPerMin'
   | 'depositionKgPerH'
@@ -47,6 +51,7 @@ const NOTHING_ELECTRICAL: Electrical = {
   balancedVoltageV: null,
   balanceHalfWidthV: null,
   voltageErrorV: null,
+  arcLengthMm: null,
   transfer: null,
   expectedTravelMmPerMin: null,
   depositionKgPerH: null,
@@ -61,11 +66,14 @@ function readElectrical(setup: ArcSetup, settings: Settings, stickOutMm: number)
   const currentA = withinCurrentRange(currentAt(known, speed, stickOutMm));
   const balancedVoltageV = balancedVolts(known, currentA);
   const steady = transferMode(currentA, known.wire, known.gas);
+  const voltageErrorV = settings.voltageV === undefined ? null : settings.voltageV - balancedVoltageV;
   return {
     currentA,
     balancedVoltageV,
     balanceHalfWidthV: balanceHalfWidth(currentA, known.wire, known.gas),
-    voltageErrorV: settings.voltageV === undefined ? null : settings.voltageV - balancedVoltageV,
+    voltageErrorV,
+    arcLengthMm:
+      voltageErrorV === null || setup.pulse ? null : arcLength(currentA, voltageErrorV, known.wire, known.gas),
     // A pulsing machine throws one drop a pulse whatever the mean current, as long as the wire is solid.
     transfer: setup.pulse && steady !== 'tubular' ? 'pulse' : steady,
     expectedTravelMmPerMin: expectedTravel(known, speed),

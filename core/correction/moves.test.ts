@@ -68,7 +68,7 @@ describe('what settings do', () => {
     const reading = readArc(arcSetup(EXAMPLE_CASE), EXAMPLE_CASE.settings!);
     const effect = effectOf(reading);
     expect(reading).toEqual(expect.objectContaining(effect));
-    expect(Object.keys(effect)).toHaveLength(9);
+    expect(Object.keys(effect)).toHaveLength(10);
     expect(effect.transfer).toBe('short-circuit');
   });
 });

@@ -45,6 +45,7 @@ export type Effect = {
   penetrationMm: number | null;
   heatInputKJPerMm: number | null;
   transfer: Transfer | null;
+  arcLengthMm: number | null;
   depositionKgPerH: number | null;
   gasShare: number | null;
 };
@@ -79,10 +80,10 @@ export function settingMove(
 /** The part of a reading that compares two settings. */
 export function effectOf(reading: ArcReading): Effect {
   const { currentA, voltageErrorV, heatRatio, legMm, penetrationMm, heatInputKJPerMm } = reading;
-  const { transfer, depositionKgPerH, gasShare } = reading;
+  const { transfer, arcLengthMm, depositionKgPerH, gasShare } = reading;
   return {
     ...{ currentA, voltageErrorV, heatRatio, legMm, penetrationMm, heatInputKJPerMm },
-    ...{ transfer, depositionKgPerH, gasShare },
+    ...{ transfer, arcLengthMm, depositionKgPerH, gasShare },
   };
 }
 

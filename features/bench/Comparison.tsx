@@ -59,6 +59,7 @@ function changeLines({ correction: { before, after } }: Answer, length: (mm: num
   return [
     ...change('Current', before.currentA, after.currentA, whole, 'A'),
     ...change('Volts off balance', before.voltageErrorV, after.voltageErrorV, signed, 'V'),
+    ...change('Arc', before.arcLengthMm, after.arcLengthMm, length, ''),
     ...change('Heat for this plate', percent(before.heatRatio), percent(after.heatRatio), whole, '%'),
     ...(before.transfer === null || after.transfer === null || before.transfer === after.transfer
       ? []
