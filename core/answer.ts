@@ -18,9 +18,10 @@ import type { Note } from './diagnosis/notes';
 import type { CauseVerdict } from './diagnosis/verdict';
 import type { Reason } from './diagnosis/weight-of-evidence';
 import { ENGINE } from './engine';
-import { isCheckId, isStatedId, type StatedId } from './evidence/ids';
+import { isCheckId, isStatedId, type CheckId, type StatedId } from './evidence/ids';
 import { FIELD_WORDS, statedOfEvidence, type FieldEvidence } from './evidence/table';
 import { check, evidenceName, finding, marksOf } from './knowledge';
+import type { Check } from './knowledge';
 import { leavesOf, type Leaves } from './record/carried';
 
 /** A reason with the name of what speaks. */
@@ -50,12 +51,20 @@ export type NamedCheck = Omit<NextCheck, 'ifPresent' | 'ifAbsent'> & {
   ifAbsent: NamedWouldBe | null;
 };
 
+/** A look before the first bead: how it is done, and what a fault looks like. */
+export type NamedLook = Pick<Check, 'name' | 'plain' | 'shows' | 'minutes'> & {
+  check: CheckId;
+  caution: string | null;
+};
+
 /** What a case gets back: the arc, the causes, what to check next, the corrected numbers, the cautions. */
 export type Answer = {
   arc: ArcReading;
   causes: NamedCause[];
   noCause: number;
   nextChecks: NamedCheck[];
+  /** Looks before the first bead, with their words; none once a bead has shown something. */
+  firstLooks: NamedLook[];
   /** Findings that would tell the most, by id. */
   telling: StatedId[];
   askFor: NextFigure | null;
@@ -134,6 +143,10 @@ export function answer(input: Case, engine: Engine = ENGINE): Answer {
     causes: causes.map((verdict) => named(engine, verdict)),
     noCause,
     nextChecks: nextChecks.map((next) => namedCheck(engine, next)),
+    firstLooks: diagnosis.firstLooks.map((look) => {
+      const { name, plain, shows, caution } = check(look.check);
+      return { check: look.check, minutes: look.minutes, name, plain, shows, caution: caution ?? null };
+    }),
     telling,
     askFor,
     notes,

@@ -6,7 +6,8 @@ import { ensurePackages, ensureValidators, giveUp, ROOT, say, tool } from './pre
 /**
  * `npm run mutants -- FOLDER [--lines N] [--seed N]`: makes small wrong changes in a seeded sample of a folder's lines
  * and says, file by file, how many of them the tests notice. Not part of `npm test`: a change costs about a second.
- * `page` stands for the page's logic: what it does without what it draws.
+ * `page` stands for the page's logic: what it does without what it draws. A file that is run as a program of its own
+ * (`server/main.ts`) is tried by itself, by the tests that start it: each change costs a start of the program.
  */
 const [folder, ...flags] = process.argv.slice(2);
 const flag = (name, usual) => {
@@ -19,6 +20,9 @@ const isLogic = (file) =>
 const places = folder === 'page' ? ['features', 'platform', 'workers', 'ui'] : [folder];
 if (folder === undefined || !places.every((place) => existsSync(join(ROOT, place))))
   giveUp('Say which folder: npm run mutants -- core/arc [--lines 250] [--seed 1]');
+/** Files that are run as programs: what is wrong in them is only seen by the tests that start them. */
+const PROGRAMS = ['server/main.ts', 'server/backup/main.ts'];
+const isProgram = PROGRAMS.includes(folder);
 const LINES = flag('lines', 250);
 const SEED = flag('seed', 1);
 /** Lines of one piece of the sample. */
@@ -49,7 +53,8 @@ const files = places
   .flatMap((place) => sources(join(ROOT, place)))
   .filter((file) => /\.tsx?$/.test(file) && !/\.(test|d)\.tsx?$/.test(file))
   .filter((file) => !/\/(compiled|testing|cases|demo|migrations)\//.test(file))
-  .filter((file) => folder !== 'page' || isLogic(file));
+  .filter((file) => folder !== 'page' || isLogic(file))
+  .filter((file) => isProgram || !PROGRAMS.includes(relative(ROOT, file)));
 const pieces = files.flatMap((file) => {
   const length = readFileSync(file, 'utf8').split('\n').length;
   return Array.from({ length: Math.ceil(length / PIECE) }, (_, i) => ({
@@ -68,17 +73,18 @@ say(`${sample.length} of ${pieces.length} pieces of ${folder}, seed ${SEED}`);
 
 const report = join(ROOT, '.cache', `mutants-${folder.replace(/\W/g, '-')}.json`);
 const config = join(ROOT, '.cache', 'stryker.json');
-const of = /^(core\/\w+|core|server)/.exec(folder)?.[0] ?? 'page';
+const of = isProgram ? folder : (/^(core\/\w+|core|server)/.exec(folder)?.[0] ?? 'page');
 writeFileSync(
   config,
   JSON.stringify({
     testRunner: 'jest',
-    jest: { projectType: 'custom', configFile: 'jest.mutants.config.js', enableFindRelatedTests: true },
+    jest: { projectType: 'custom', configFile: 'jest.mutants.config.js', enableFindRelatedTests: !isProgram },
     plugins: [join(ROOT, 'node_modules/@stryker-mutator/jest-runner/dist/src/index.js')],
-    coverageAnalysis: 'perTest',
-    ignoreStatic: true,
+    // What a program runs is not seen from the test that starts it.
+    coverageAnalysis: isProgram ? 'off' : 'perTest',
+    ignoreStatic: !isProgram,
     concurrency: 2,
-    timeoutMS: 20000,
+    timeoutMS: isProgram ? 60_000 : 20_000,
     reporters: ['json'],
     jsonReporter: { fileName: report },
     ignorePatterns: ['dist', '.cache', '.expo', 'data', 'docs', 'e2e', 'measure', '.git'],

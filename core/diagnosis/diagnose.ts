@@ -5,6 +5,7 @@ import { READ_SETTINGS, type ReadSetting } from '../setting/table';
 import { cautionsFor, type CautionNote } from './cautions';
 import { inCircumstances, priorOf, type PriorEvidence } from './circumstance';
 import { taughtBy, type Engine } from './engine';
+import { firstLooks, type FirstLook } from './first-looks';
 import { likelySets } from './likely-sets';
 import { questions, type Questions } from './next-check';
 import { nextFigure, type NextFigure } from './next-figure';
@@ -28,6 +29,8 @@ export type Diagnosis = Questions & {
   /** The unknown setting whose figure would tell the most. */
   askFor: NextFigure | null;
   /** What does not add up. */
+  /** Looks before the first bead; none once a bead has shown something. */
+  firstLooks: FirstLook[];
   notes: Note[];
   cautions: CautionNote[];
 };
@@ -92,6 +95,7 @@ export function diagnose(standard: Engine, input: Case): Diagnosis {
     noCause: result.none,
     ...questions(engine, sets, new Set(stated.map(([id]) => id))),
     askFor: nextFigure(engine, sets, askable(input, setup)),
+    firstLooks: firstLooks(taught, input, setup),
     notes: notesOn(engine, { observed, seen, residuals, sets, priors, chance }),
     cautions: cautionsFor(engine.knowledge.cautions, input, setup, causes),
   };

@@ -3,10 +3,11 @@ import type { Note } from '@/core/diagnosis/notes';
 import type { SettingName } from '@/core/setting/table';
 import { StateNote } from '@/ui/State';
 import { Heading, Words } from '@/ui/Words';
-import { useDraftPart, useLive } from './bench';
+import { useBenchRecords, useDraftPart, useLive } from './bench';
 import { CautionNotes } from './CautionNotes';
 import { CauseList } from './CauseList';
 import { Comparison } from './Comparison';
+import { FirstLooks } from './FirstLooks';
 import { headline } from './headline';
 import { Moves } from './Moves';
 import { NextChecks } from './NextChecks';
@@ -21,9 +22,12 @@ type VerdictProps = { onOpenKnob: (setting: SettingName) => void; beside?: boole
 export function Verdict({ onOpenKnob, beside = false }: VerdictProps) {
   const { answer, problem } = useLive();
   const findings = useDraftPart((draft) => draft.findings);
+  const isFirst = useBenchRecords().lastBead === null;
   if (problem !== null)
     return <StateNote title="No verdict" text={`${problem}. Change that figure, or set it to not known.`} />;
   if (answer === null) return <Words className="p-4 text-faint">Working it out…</Words>;
+  // Nothing of a bead can be asked before there is one.
+  const looks = isFirst ? answer.firstLooks : [];
   return (
     <View className="gap-6 p-4">
       <CautionNotes cautions={answer.cautions.filter(({ stop }) => stop)} />
@@ -34,7 +38,8 @@ export function Verdict({ onOpenKnob, beside = false }: VerdictProps) {
         <Heading level={2}>Likely causes</Heading>
         <CauseList answer={answer} findings={findings} />
       </View>
-      <NextChecks checks={answer.nextChecks} askFor={answer.askFor} onOpenKnob={onOpenKnob} />
+      {looks.length > 0 && <FirstLooks looks={looks} />}
+      <NextChecks checks={looks.length > 0 ? [] : answer.nextChecks} askFor={answer.askFor} onOpenKnob={onOpenKnob} />
       {!beside && <Comparison />}
       <View className="gap-2">
         <Heading level={2}>Safety</Heading>

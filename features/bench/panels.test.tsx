@@ -1,5 +1,5 @@
 import { focusManager } from '@tanstack/react-query';
-import { act, fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { act, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { HABITS } from '@/platform/kept';
 import { replacePlatform } from '@/platform/ports';
 import { store, stored } from '@/platform/stored';
@@ -115,14 +115,36 @@ describe('the verdict', () => {
     expect(cell(/^Volts, /)).toBe('Volts, 16.5 V');
   });
 
+  it('asks for looks at the rig before the first bead, which are ticked and taken back', async () => {
+    await open();
+    const nozzle = (name: string) =>
+      within(screen.getByRole('radiogroup', { name: 'Look into the nozzle' })).getByRole('radio', { name });
+    expect(screen.queryByRole('button', { name: /: (seen|yes)$/ })).toBeNull();
+    fireEvent.click(nozzle('Not right'));
+    await screen.findByText('Clean or change the nozzle, clear the diffuser holes.');
+    fireEvent.click(nozzle('Fine'));
+    await waitFor(() => expect(screen.queryByText('Clean or change the nozzle, clear the diffuser holes.')).toBeNull());
+    expect(nozzle('Fine').getAttribute('aria-checked')).toBe('true');
+    fireEvent.click(nozzle('Fine'));
+    await waitFor(() => expect(nozzle('Fine').getAttribute('aria-checked')).toBe('false'));
+    // Once a bead is run, what it shows is asked about.
+    press('Log bead 1');
+    await waitFor(() => expect(screen.queryByRole('region', { name: 'Before the first bead' })).toBeNull());
+    await waitFor(() => expect(shop.beads.map(({ findings }) => findings)).toEqual([{}]));
+  });
+
   it('asks what would tell the most, and takes the answer', async () => {
     await open();
+    press('Log bead 1');
+    await screen.findAllByRole('button', { name: /: (seen|yes)$/ }, { timeout: 5000 });
+    const log = await screen.findByRole('button', { name: 'Log bead 2' });
     const [first] = screen.getAllByRole('button', { name: /: (seen|yes)$/ });
     const [name] = first.getAttribute('aria-label')!.split(': ');
     fireEvent.click(first);
     await waitFor(() => expect(screen.queryByRole('button', { name: `${name}: seen` })).toBeNull());
-    press('Log bead 1');
-    await waitFor(() => expect(Object.values(shop.beads[0]?.findings ?? {})).toEqual(['present']));
+    await waitFor(() => expect(log.getAttribute('aria-disabled')).not.toBe('true'));
+    press('Log bead 2');
+    await waitFor(() => expect(Object.values(shop.beads[1]?.findings ?? {})).toEqual(['present']));
   });
 
   it('opens a cause to what speaks for and against it, and what to do', async () => {

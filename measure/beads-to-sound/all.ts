@@ -21,7 +21,9 @@ function play(arm: Arm): Outcome[][] {
       const job = drawJob(drawn, machine);
       let faults = drawFaults(drawn, machine);
       const random = stream(1_000_003 * (at + 1) + turn);
-      let knobs = arm.start(job);
+      const begun = arm.start(job, faults, random);
+      let { knobs } = begun;
+      faults = faults.filter(({ cause }) => !begun.cures.includes(cause));
       let burned = false;
       for (let beads = 1; beads <= MOST_BEADS; beads++) {
         const bead = runBead(machine, job, knobs, faults, random);

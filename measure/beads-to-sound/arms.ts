@@ -27,7 +27,8 @@ export type Arm = {
   name: string;
   /** Begins a machine that nothing is known of. */
   begin: (machine: Machine) => void;
-  start: (job: Job) => Knobs;
+  /** Figures to begin a job with, and what was found and put right before the first bead. */
+  start: (job: Job, faults: readonly Fault[], random: Random) => Step;
   /** What is done after a bead that is not sound. */
   next: (job: Job, knobs: Knobs, bead: Bead, faults: readonly Fault[], random: Random) => Step;
   /** The bead was sound. */
@@ -112,11 +113,16 @@ export function product(learns: boolean): Arm {
       machine = one;
       belief = beforeBeads();
     },
-    start: (job) => {
+    start: (job, faults, random) => {
       carried = {};
       suspects = [];
       cured = new Set();
-      return asKnobs(answer(caseOf(job, {}, {})).correction.settings);
+      const looks: Record<string, FindingState> = {};
+      for (const { check } of answer(caseOf(job, {}, {})).firstLooks) looks[check] = looked(check, faults, random);
+      // What a look showed is put right; the rest leaves less to suspect.
+      const cures = faults.filter(({ check }) => looks[check] === 'present').map(({ cause: id }) => id);
+      suspects = suspectsAfter(answer(caseOf(job, {}, looks)).causes, { findings: looks }, cures);
+      return { knobs: asKnobs(answer(caseOf(job, {}, {})).correction.settings), cures };
     },
     next: (job, knobs, bead, faults, random) => {
       // An empty bottle shows on the flowmeter.
@@ -224,7 +230,7 @@ export function trialAndError(): Arm {
     begin: (one) => void (machine = one),
     start: (job) => {
       times.clear();
-      return chartKnobs(machine, job);
+      return { knobs: chartKnobs(machine, job), cures: [] };
     },
     next: (_, knobs, bead, __, random) => {
       const said = volunteered(lookedOver(bead, random), random);
@@ -248,7 +254,7 @@ export function chart(): Arm {
   return {
     name: '(d) chart left alone',
     begin: (one) => void (machine = one),
-    start: (job) => chartKnobs(machine, job),
+    start: (job) => ({ knobs: chartKnobs(machine, job), cures: [] }),
     next: (_, knobs) => ({ knobs, cures: [] }),
     done: () => undefined,
   };

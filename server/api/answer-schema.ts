@@ -125,6 +125,16 @@ export const ANSWER_SCHEMA = object({
       ifAbsent: wouldBe,
     }),
   ),
+  firstLooks: list(
+    object({
+      check: { enum: STATED_IDS },
+      minutes: positive,
+      name: text,
+      plain: text,
+      shows: text,
+      caution: textOrNull,
+    }),
+  ),
   telling: list({ enum: STATED_IDS }),
   askFor: orNull(object({ setting: { enum: READ_SETTINGS }, bits: positive })),
   notes: list(object({ kind: { enum: ['contradiction', 'unexplained'] }, about: list(text), text })),

@@ -1,0 +1,52 @@
+import { answer } from '../answer';
+import { CASE_FORMAT, type Case } from '../case/schema';
+import { RIGS } from '../cases/rigs';
+import { CAUSES, check } from '../knowledge';
+import { movesNow } from '../correction/next-settings';
+
+const caseOf = (fields: Partial<Case> = {}): Case => ({
+  format: CASE_FORMAT,
+  job: { baseMetal: 'mild-steel', thicknessMm: 4 },
+  rig: RIGS.mix09,
+  ...fields,
+});
+const looksOf = (fields: Partial<Case> = {}): string[] => answer(caseOf(fields)).firstLooks.map((look) => look.check);
+
+describe('looks before the first bead', () => {
+  it('are quick ones at rig and plate, all together a few minutes, each said in full', () => {
+    const { firstLooks } = answer(caseOf());
+    expect(firstLooks.length).toBeGreaterThan(4);
+    expect(firstLooks.reduce((sum, { minutes }) => sum + minutes, 0)).toBeLessThanOrEqual(6);
+    for (const look of firstLooks) {
+      expect(look.minutes).toBeLessThanOrEqual(1);
+      expect(look).toEqual(expect.objectContaining({ name: check(look.check).name, plain: check(look.check).plain }));
+      const causes = CAUSES.filter((cause) => cause.check === look.check);
+      expect(causes.some(({ remedy }) => remedy.kind === 'part' || remedy.kind === 'plate')).toBe(true);
+    }
+    expect(looksOf()).toEqual(expect.arrayContaining(['check-nozzle', 'check-tip', 'check-cylinder']));
+  });
+
+  it('begin with what is likeliest for the least time', () => {
+    const looks = looksOf();
+    expect(looks[0]).toBe('check-nozzle');
+    expect(looks.indexOf('check-cylinder')).toBeLessThan(looks.indexOf('check-tip'));
+  });
+
+  it('leave out what this rig has not, and bring forward what it is known for', () => {
+    expect(looksOf({ rig: RIGS.self09 })).not.toContain('check-cylinder');
+    const known = { causes: [{ cause: 'clamp-poor' as const, confirmed: 12, beads: 15 }] };
+    expect(looksOf({ experience: known }).indexOf('check-clamp')).toBeLessThan(looksOf().indexOf('check-clamp'));
+  });
+
+  it('stay while they are ticked, and are over once the bead shows something', () => {
+    expect(looksOf({ findings: { 'check-nozzle': 'absent' } })).toContain('check-nozzle');
+    expect(looksOf({ findings: { 'bead-ropey': 'unknown' } }).length).toBeGreaterThan(4);
+    for (const state of ['present', 'absent'] as const)
+      expect(looksOf({ findings: { 'bead-ropey': state } })).toEqual([]);
+  });
+
+  it('bring their remedy before any bead is run', () => {
+    const { correction } = answer(caseOf({ findings: { 'check-nozzle': 'present' } }));
+    expect(movesNow(correction, 'one')).toEqual([expect.objectContaining({ kind: 'remedy', cause: 'nozzle-blocked' })]);
+  });
+});
