@@ -179,3 +179,21 @@ test('a machine whose arc control rises toward crisp shows its own dial', async 
   await page.getByRole('textbox', { name: 'Arc control, %' }).fill('80');
   await expect(page.getByRole('button', { name: 'Arc control, 80 %, knob 20' })).toBeVisible();
 });
+
+test('before the first bead the rig is looked at, and what is not right comes before any number', async ({ page }) => {
+  await newCoupon(page, 'Looked-at plate', { thickness: '5' });
+  await openVerdict(page);
+  const looks = page.getByRole('region', { name: 'Before the first bead' });
+  const nozzle = looks.getByRole('radiogroup', { name: 'Look into the nozzle' });
+  await nozzle.getByRole('radio', { name: 'Not right' }).click();
+  await expect(page.getByText('Clean or change the nozzle, clear the diffuser holes.').first()).toBeVisible();
+  await expectAccessible(page);
+  await nozzle.getByRole('radio', { name: 'Fine' }).click();
+  await expect(page.getByText('Clean or change the nozzle, clear the diffuser holes.')).toHaveCount(0);
+  await closeVerdict(page);
+  await tapFinding(page, 'See', 'Holes all over');
+  await openVerdict(page);
+  await expect(looks).toBeHidden();
+  // What was found fine is no more suspected before the rest.
+  await expect(topCause(page, 'Nozzle or diffuser blocked')).toHaveCount(0);
+});
