@@ -44,6 +44,26 @@ describe('starting the server', () => {
     expect(said).toMatch(/ready: http:\/\/127\.0\.0\.1:\d+/);
   }, 30_000);
 
+  it('fills a new database with the demo workshop unless told not to, and an old one never again', async () => {
+    const rigsOf = async (name: string, flags: string[] = []): Promise<number> => {
+      let count = -1;
+      await start({ PORT: '0', DATA_DIR: join(folder, name) }, flags, async (address) => {
+        count = ((await (await fetch(`${address}/api/rigs`)).json()) as object[]).length;
+      });
+      return count;
+    };
+    expect(await rigsOf('demo')).toBe(3);
+    expect(await rigsOf('demo')).toBe(3);
+    expect(await rigsOf('bare', ['--empty'])).toBe(0);
+    expect(await rigsOf('bare')).toBe(0);
+  }, 60_000);
+
+  it('says in one sentence that an address is not this machine’s', async () => {
+    const { code, said } = await start({ PORT: '0', HOST: '192.0.2.1', DATA_DIR: join(folder, 'host') });
+    expect(code).toBe(1);
+    expect(said.trim()).toMatch(/^The server cannot listen on 192\.0\.2\.1:0 \(.*EADDRNOTAVAIL.*\)\.$/);
+  }, 30_000);
+
   it('says in one sentence that a port is in use, with the cure', async () => {
     const other: Server = createServer();
     await new Promise<void>((listening) => other.listen(0, '127.0.0.1', listening));
