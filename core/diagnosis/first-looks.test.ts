@@ -38,6 +38,11 @@ describe('looks before the first bead', () => {
     expect(looksOf({ experience: known }).indexOf('check-clamp')).toBeLessThan(looksOf().indexOf('check-clamp'));
   });
 
+  it('leave out what takes long or needs a bead, however likely it is on this rig', () => {
+    const known = { causes: [{ cause: 'gas-leak' as const, confirmed: 40, beads: 45 }] };
+    expect(looksOf({ experience: known })).not.toContain('check-gas-soap');
+  });
+
   it('stay while they are ticked, and are over once the bead shows something', () => {
     expect(looksOf({ findings: { 'check-nozzle': 'absent' } })).toContain('check-nozzle');
     expect(looksOf({ findings: { 'bead-ropey': 'unknown' } }).length).toBeGreaterThan(4);

@@ -7,7 +7,16 @@ import { RIGS } from '../cases/rigs';
 import { ENGINE } from '../engine';
 import { stream } from '../testing/stream';
 import { answer } from '../answer';
-import { afterBead, BEFORE, beforeBeads, machineOf, OFFSETS_V, SCALES, type JudgedBead } from './machine-belief';
+import {
+  afterBead,
+  BEFORE,
+  beforeBeads,
+  evidenceOf,
+  machineOf,
+  OFFSETS_V,
+  SCALES,
+  type JudgedBead,
+} from './machine-belief';
 
 const JOB = { baseMetal: 'mild-steel', thicknessMm: 3, joint: 'butt', position: 'flat' } as const;
 const bead = (
@@ -90,6 +99,17 @@ describe('what a machine is believed to be', () => {
     // Too cold by the back of the plate at a wire speed that should do: the drive runs slower than it is set.
     const cold = { 'back-no-mark': 'present', 'toe-cold-lap': 'present', 'sound-crisp': 'present' } as const;
     expect(learn([bead(shownBy({ offsetV: 0, wireScale: 1, sure: null }, 105), cold)]).wireScale).toBeLessThan(0.995);
+  });
+
+  it('is taught by what a bead shows and not by what was believed when it was run', () => {
+    const stubs = bead({ voltageV: 18, wireSpeedMPerMin: 5 }, STUBS);
+    const experience = {
+      machine: { offsetV: -2, wireScale: 0.9, sure: { offsetSdV: 0.2, wireScaleSd: 0.02 } },
+      causes: [{ cause: 'clamp-poor' as const, confirmed: 40, beads: 45 }],
+      suspects: [{ cause: 'liner-dirty' as const, times: 90 }],
+    };
+    const taught = { ...stubs, input: { ...stubs.input, experience } };
+    expect(evidenceOf(ENGINE, taught)).toEqual(evidenceOf(ENGINE, stubs));
   });
 
   it('is the same whatever the order of the beads', () => {
