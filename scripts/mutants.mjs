@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import { ensurePackages, ensureValidators, giveUp, ROOT, say, tool } from './prepare.mjs';
 
@@ -74,6 +74,7 @@ say(`${sample.length} of ${pieces.length} pieces of ${folder}, seed ${SEED}`);
 const report = join(ROOT, '.cache', `mutants-${folder.replace(/\W/g, '-')}.json`);
 const config = join(ROOT, '.cache', 'stryker.json');
 const of = isProgram ? folder : (/^(core\/\w+|core|server)/.exec(folder)?.[0] ?? 'page');
+mkdirSync(join(ROOT, '.cache'), { recursive: true });
 writeFileSync(
   config,
   JSON.stringify({
