@@ -1,8 +1,10 @@
 import matchesDraftHistory from '../core/compiled/draft-history';
 import matchesHabits from '../core/compiled/habits';
+import matchesKnobWork from '../core/compiled/knob-work';
 import type { ChangeKind } from '../core/record/change-schema';
 import { emptyDraft, type DraftHistory } from '../core/record/draft';
 import { USUAL_HABITS, type Habits } from '../core/record/habits';
+import type { KnobsWork } from '../core/record/knob-work-schema';
 import type { CompiledValidator } from '../core/schema/validate';
 import { platform } from './ports';
 import { store, stored, type StoredShape } from './stored';
@@ -102,5 +104,22 @@ export function draftOn(couponId: string): StoredShape<DraftHistory | null> {
     initial: null,
   };
   shapes.set(couponId, shape);
+  return shape;
+}
+
+const knobShapes = new Map<string, StoredShape<KnobsWork>>();
+
+/** The knobs of a rig while they are taken down. */
+export function knobWorkOn(rigId: string): StoredShape<KnobsWork> {
+  const known = knobShapes.get(rigId);
+  if (known !== undefined) return known;
+  const shape: StoredShape<KnobsWork> = {
+    key: `knobs-${rigId}`,
+    version: 2,
+    matches: matchesKnobWork,
+    migrations: {},
+    initial: {},
+  };
+  knobShapes.set(rigId, shape);
   return shape;
 }

@@ -68,6 +68,24 @@ describe('case', () => {
     expect(fieldsOf(input)).toContain(field);
   });
 
+  it('holds the pairs of a knob to its ends, and those of a switch to its taps', () => {
+    const dial = (more: object, marks: readonly number[] = [2, 6]): string[] => {
+      const points = marks.map((mark) => ({ mark, value: 10 + mark, by: 'meter' }));
+      return fieldsOf({ format: CASE_FORMAT, rig: { dials: { voltageV: { step: 1, points, ...more } } } });
+    };
+    const points = 'rig.dials.voltageV.points';
+    expect(dial({ low: 1, high: 10, scale: 'numbers' })).toEqual([]);
+    expect(dial({ low: 3, high: 10 })).toEqual([points]);
+    expect(dial({ low: 1, high: 5 })).toEqual([points]);
+    expect(dial({ low: 10, high: 1 })).toEqual(['rig.dials.voltageV.low']);
+    const taps = { scale: 'taps', low: 1, high: 6, names: ['A', 'B', 'C', 'D', 'E', 'F'] };
+    expect(dial(taps)).toEqual([]);
+    expect(dial(taps, [2, 5.5])).toEqual([points]);
+    expect(dial({ ...taps, step: 0.5 })).toEqual([points]);
+    expect(dial({ ...taps, names: ['A', 'B', 'C', 'D', 'E'] })).toEqual([points]);
+    expect(dial({ by: 'guess' })).toContain('rig.dials.voltageV.by');
+  });
+
   it('fills the rest of a label with argon and knows no gas', () => {
     expect(completeMix({ co2Pct: 18 })).toEqual({ argonPct: 82, co2Pct: 18, oxygenPct: 0, heliumPct: 0 });
     expect(() => completeMix({ argonPct: 50 })).toThrow('100');

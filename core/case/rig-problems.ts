@@ -1,5 +1,5 @@
 import type { FieldProblem } from '../schema/problems';
-import { isMonotone } from '../setting/dial';
+import { dialEnds, isMonotone, type Dial } from '../setting/dial';
 import { statedTotal } from './gas-mix';
 import type { Rig } from './schema';
 
@@ -17,9 +17,25 @@ export function rigProblems(rig: Rig, at: string): FieldProblem[] {
     if (!isMonotone(dial)) problems.push({ field, takes: 'points that differ, with figures that run one way' });
     else if (name !== 'arcControlPct' && !isMonotone(dial, 'rising'))
       problems.push({ field, takes: 'figures that rise with their marks' });
+    problems.push(...endProblems(dial, `${at}.dials.${name}`));
   }
   for (const [name, range] of Object.entries(rig.range ?? {})) {
     if (range.low >= range.high) problems.push({ field: `${at}.range.${name}`, takes: 'a low below its high' });
   }
   return problems;
+}
+
+/** What is wrong with the ends of a knob, and with the taps of a switch. */
+function endProblems(dial: Dial, at: string): FieldProblem[] {
+  const { low = -Infinity, high = Infinity, points, scale, names } = dial;
+  if (low >= high) return [{ field: `${at}.low`, takes: 'a beginning below its end' }];
+  if (points.some(({ mark }) => mark < low || mark > high))
+    return [{ field: `${at}.points`, takes: `marks from ${low} to ${high}, where the knob ends` }];
+  if (scale !== 'taps') return [];
+  const ends = dialEnds(dial);
+  const taps = names?.length ?? ends.high;
+  const isTap = (mark: number): boolean => Number.isInteger(mark) && mark >= 1 && mark <= taps;
+  return [...points.map(({ mark }) => mark), ends.low, ends.high].every(isTap) && dial.step === 1
+    ? []
+    : [{ field: `${at}.points`, takes: `whole taps from 1 to ${taps}, one step apart` }];
 }

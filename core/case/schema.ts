@@ -1,6 +1,7 @@
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
 import { STATED_IDS } from '../evidence/ids';
-import { number, words } from '../schema/parts';
+import { name, number, words } from '../schema/parts';
+import { DIAL_SCALES, PAIR_SOURCES } from '../setting/dial';
 import { READINGS, SETTINGS, type ReadSetting } from '../setting/table';
 import { EXPERIENCE_SCHEMA } from './experience-schema';
 
@@ -59,10 +60,17 @@ const dial = {
         type: 'object',
         additionalProperties: false,
         required: ['mark', 'value'],
-        properties: { mark: number(-100, 1000), value: number(0, 100) },
+        properties: { mark: number(-100, 1000), value: number(0, 100), by: { enum: PAIR_SOURCES } },
       },
     },
     step: number(0.01, 50),
+    /** How the marks are written on the knob. */
+    scale: { enum: DIAL_SCALES },
+    /** What the taps of a switch are called, in their order. */
+    names: { type: 'array', minItems: 2, maxItems: 40, uniqueItems: true, items: name(8) },
+    /** Where the knob begins and ends. */
+    low: number(-100, 1000),
+    high: number(-100, 1000),
   },
 } as const;
 

@@ -35,6 +35,16 @@ describe('what can be set', () => {
     expect(boundsFor(weak, situation({}, tubular)).voltageV).toEqual({ low: 16, high: 18.5, step: 0.5 });
   });
 
+  it('is no more than its knob turns to, whatever the plate says', () => {
+    const volts = { step: 0.5, low: 1, high: 10, points: [3, 7].map((mark) => ({ mark, value: 12 + mark })) };
+    const knob = boundsFor(on({ dials: { voltageV: volts } }), BASE).voltageV;
+    expect(knob).toEqual({ low: 13, high: 22, step: 0.1 });
+    const range = { voltageV: { low: 15, high: 30, step: 0.2 } };
+    expect(boundsFor(on({ range, dials: { voltageV: volts } }), BASE).voltageV).toEqual({ low: 15, high: 22, step: 0.2 });
+    const apart = { voltageV: { low: 25, high: 30, step: 0.2 } };
+    expect(boundsFor(on({ range: apart, dials: { voltageV: volts } }), BASE).voltageV).toEqual({ low: 13, high: 22, step: 0.2 });
+  });
+
   it('is what the machine reaches where that is less', () => {
     const small = on({
       range: { voltageV: { low: 15, high: 22, step: 0.5 }, wireSpeedMPerMin: { low: 4, high: 8, step: 0.2 } },

@@ -1,5 +1,6 @@
 import { MAIN_SETTINGS } from '../setting/table';
 import type { Case } from '../case/schema';
+import { correct } from './correct';
 import { freeSettings, recordedMismatches, situationOf, turnedBySchool } from './situation';
 import { variant, workWith } from './testing/work';
 
@@ -26,6 +27,12 @@ describe('what the risk depends on in a case', () => {
     expect(bare.today).toEqual({ voltageV: null, wireSpeedMPerMin: null, stickOutMm: null, gasFlowLPerMin: null });
     expect(situationOf(workWith({}, variant({ job: { gapMm: undefined } })), null)!.gapShare).toBe(0);
     expect(situationOf(workWith({}, { ...variant({}), settings: {} }), null)!.arcControlPct).toBe(50);
+  });
+
+  it('does not count a flow that a remedy sets anew: the meter has to be set again whatever it shows', () => {
+    const wrongOf = (anew: Parameters<typeof situationOf>[2]) => situationOf(workWith({}), null, anew)!.wrong;
+    expect(wrongOf(['gasFlowLPerMin'])).toEqual({ stickOutMm: 0, gasFlowLPerMin: 1 });
+    expect(wrongOf([]).gasFlowLPerMin).toBe(0);
   });
 
   it('is not to be had without the wire', () => {
@@ -67,5 +74,17 @@ describe('what the record itself shows', () => {
       'polarity-wrong',
       'wire-wrong',
     ]);
+  });
+});
+
+describe('a remedy', () => {
+  const first = (chance: number) => {
+    const { engine, input, diagnosis } = workWith({ 'nozzle-blocked': chance });
+    return correct(engine, input, diagnosis).correction.moves[0];
+  };
+
+  it('comes first from a chance of 0.3 on, and under it not at all', () => {
+    expect(first(0.35)).toEqual(expect.objectContaining({ kind: 'remedy', cause: 'nozzle-blocked', seen: false }));
+    expect(first(0.25)?.kind).not.toBe('remedy');
   });
 });

@@ -51,6 +51,25 @@ describe('figures against the arc model', () => {
     expect(pulse.spread).toBeCloseTo(3 * balance!.spread, 9);
   });
 
+  it('that were read off a knob are as sure as the pairs it was taken down with', () => {
+    const by = (source: 'meter' | 'plate' | undefined, reading: 'dial' | 'digital' = 'dial') => {
+      const points = [12, 30].map((value) => ({ mark: value - 10, value, ...(source && { by: source }) }));
+      const rig = { ...EXAMPLE_CASE.rig, dials: { voltageV: { step: 0.5, points } } };
+      return of({ ...EXAMPLE_CASE, rig, readings: { voltageV: reading } }).balance!.spread;
+    };
+    // Pairs that do not say how they were got leave a knob as it always was; a meter's bring it near a meter.
+    expect(by(undefined)).toBeCloseTo(of({ ...EXAMPLE_CASE, readings: { voltageV: 'dial' } }).balance!.spread, 9);
+    expect(by('meter')).toBeLessThan(0.8 * by(undefined));
+    expect(by('plate')).toBeGreaterThan(1.2 * by('meter'));
+    expect(by('plate', 'digital')).toBe(of(EXAMPLE_CASE).balance!.spread);
+    const wire = (source?: 'run-out') => {
+      const points = [2, 12].map((value) => ({ mark: value, value, ...(source && { by: source }) }));
+      const rig = { ...EXAMPLE_CASE.rig, dials: { wireSpeedMPerMin: { step: 0.1, points } } };
+      return of({ ...EXAMPLE_CASE, rig, readings: { wireSpeedMPerMin: 'dial' } }).heat!.spread;
+    };
+    expect(wire('run-out')).toBeLessThan(0.9 * wire());
+  });
+
   it('hold the current against the plate in steps of 18 %, and say nothing inside its window', () => {
     const heat = (wireSpeedMPerMin: number) => {
       const input = withSettings({ wireSpeedMPerMin, stickOutMm: 10 });

@@ -9,6 +9,8 @@ import { isTubular, wireMetal } from '../arc/wire';
 import type { Case } from '../case/schema';
 import type { ResidualName } from '../evidence/table';
 import type { FigureLink } from '../knowledge/types';
+import { valueToDial } from '../setting/dial';
+import { dialSpread, type FigureDial } from '../setting/dial-belief';
 import type { ReadSetting, Reading, Settings } from '../setting/table';
 
 /**
@@ -41,6 +43,29 @@ const RECORDED_WRONG = 2;
 
 function readingOf(input: Case, setting: ReadSetting): Reading {
   return input.readings?.[setting] ?? 'digital';
+}
+
+/**
+ * How far a figure that was read off a knob may be off, by the pairs that the knob was taken down with; null where it was
+ * got otherwise, or nobody knows how the pairs were.
+ */
+function offTheKnob({ rig, settings, readings }: Case, name: FigureDial): number | null {
+  const [dial, value] = [rig?.dials?.[name], settings?.[name]];
+  if (readings?.[name] !== 'dial' || dial === undefined || value === undefined) return null;
+  return dialSpread(name, dial, valueToDial(dial, value));
+}
+
+/** Uncertainty of the volts: a knob is never surer than the meter it was taken down with. */
+function voltsOffOf(input: Case): number {
+  const knob = offTheKnob(input, 'voltageV');
+  return knob === null ? VOLTS_OFF[readingOf(input, 'voltageV')] : Math.max(VOLTS_OFF.digital, knob);
+}
+
+/** Uncertainty of the wire speed, as a share of it. */
+function wireShareOf(input: Case): number {
+  const knob = offTheKnob(input, 'wireSpeedMPerMin');
+  if (knob === null) return SHARE_OFF[readingOf(input, 'wireSpeedMPerMin')];
+  return Math.max(SHARE_OFF.digital, knob / input.settings!.wireSpeedMPerMin!);
 }
 
 function matchResidual(right: boolean): Residual {
@@ -157,7 +182,7 @@ function flowResidual(flow: number, { low, wanted, high }: FlowWindow): number {
 export function residualsOf(input: Case, setup: ArcSetup, reading: ArcReading): Residuals {
   const { settings = {} } = input;
   const residuals = rigResiduals(setup, input);
-  const wireShare = SHARE_OFF[readingOf(input, 'wireSpeedMPerMin')];
+  const wireShare = wireShareOf(input);
   const arc = atUsualStickOut(setup, settings, reading);
   const { sure } = setup.machine;
   // What a rig has taught of its figures stands in for what the laws and a strange meter may be off by.
@@ -167,7 +192,7 @@ export function residualsOf(input: Case, setup: ArcSetup, reading: ArcReading): 
     // Volts are off by the meter and the cables; the balance by the current and by the offset of gas and wire.
     const balanceOff = BALANCE.slopeVPerA.value * arc.currentA * currentOff;
     const offsetOff = sure === null ? balanceTolerance(arc.currentA, setup.wire, setup.gas) : sure.offsetSdV;
-    const voltsOff = VOLTS_OFF[readingOf(input, 'voltageV')] * (sure === null ? 1 : STEADY_METER);
+    const voltsOff = voltsOffOf(input) * (sure === null ? 1 : STEADY_METER);
     // In pulse the meter shows an average that the load line says little about.
     const pulse = setup.pulse ? PULSE_WIDER : 1;
     const spread = (pulse * Math.hypot(voltsOff, balanceOff, offsetOff)) / arc.balanceHalfWidthV;

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { dialToValue, isMonotone, valueToDial, type Dial } from './dial';
+import { dialEnds, dialRange, dialToValue, isBeyondPairs, isMonotone, valueToDial, type Dial } from './dial';
 
 describe('dial', () => {
   const dial: Dial = {
@@ -70,6 +70,16 @@ describe('dial', () => {
         ],
       }),
     ).toBe(false);
+  });
+
+  it('turns as far as its ends where they lie beyond the pairs, and says that nothing was taken down there', () => {
+    const ended: Dial = { ...dial, low: 0, high: 12 };
+    expect(dialEnds(dial)).toEqual({ low: 1, high: 10 });
+    expect(dialEnds(ended)).toEqual({ low: 0, high: 12 });
+    expect(valueToDial(ended, 100)).toBe(12);
+    expect(valueToDial(ended, 15.6)).toBe(11);
+    expect(dialRange(ended)).toEqual({ low: 1, high: expect.closeTo(17.2, 6) as number });
+    expect([0.5, 1, 10, 10.5].map((mark) => isBeyondPairs(ended, mark))).toEqual([true, false, false, true]);
   });
 
   it('takes two points at least', () => {

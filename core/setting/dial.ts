@@ -4,14 +4,46 @@ import { roundToStep } from '../quantity/units';
  * A machine's own dial: the mark on the knob beside the real value, taken down once at the machine
  * (a wire-speed run of six seconds, a look at the meter). Between two marks the dial is read as straight.
  */
-export type DialPoint = { mark: number; value: number };
+export type DialPoint = {
+  mark: number;
+  value: number;
+  /** How the pair was got; left out by those who took dials down before that was asked. */
+  by?: PairSource;
+};
+
+/**
+ * How a pair of mark and figure was got: wire run out and measured, a meter read while welding, worked out from a bead
+ * that was sound, read off a chart, or off the machine's plate, whose ends stand for the ends of the knob.
+ */
+export const PAIR_SOURCES = ['run-out', 'meter', 'good-bead', 'chart', 'plate'] as const;
+export type PairSource = (typeof PAIR_SOURCES)[number];
+
+/**
+ * How the marks of a knob are written. A clock position is kept as hours round the sweep, so that it rises through
+ * twelve: a knob from 7 to 5 o'clock runs from 7 to 17. A tap is kept as its place in the row, beginning with 1.
+ */
+export const DIAL_SCALES = ['numbers', 'per-cent', 'clock', 'taps'] as const;
+export type DialScale = (typeof DIAL_SCALES)[number];
 
 export type Dial = {
   /** Taken-down points, in any order; two at least. */
   points: DialPoint[];
-  /** The smallest move of the knob worth making, in marks. */
+  /** The smallest move of the knob worth making, in marks; a switch with taps moves by one. */
   step: number;
+  /** How its marks are written; numbers where nothing is said. */
+  scale?: DialScale;
+  /** What the taps are called, in their order. */
+  names?: string[];
+  /** Where the knob begins and ends; its first and last pair where nothing is said. */
+  low?: number;
+  high?: number;
 };
+
+/** The ends of a knob: as taken down, else its first and last pair. */
+export function dialEnds({ points, low, high }: Pick<Dial, 'points' | 'low' | 'high'>): { low: number; high: number } {
+  const marks = points.map(({ mark }) => mark);
+  return { low: Math.min(low ?? Infinity, ...marks), high: Math.max(high ?? -Infinity, ...marks) };
+}
 
 /**
  * Whether a dial's points differ and its figures run one way as the marks rise.
@@ -54,13 +86,26 @@ export function dialToValue(dial: Dial, mark: number): number {
 
 /**
  * Where to turn the knob for a value; the inverse of {@link dialToValue}, rounded to the knob's step
- * and kept between the first and the last mark.
+ * and kept on the knob.
  * @param dial the taken-down dial
  * @param value wanted value in the inside unit
  * @returns mark on the knob
  */
 export function valueToDial(dial: Dial, value: number): number {
-  const marks = sorted(dial.points, 'mark');
+  const { low, high } = dialEnds(dial);
   const mark = roundToStep(interpolate(dial.points, 'value', 'mark', value), dial.step);
-  return Math.min(marks[marks.length - 1].mark, Math.max(marks[0].mark, mark));
+  return Math.min(high, Math.max(low, mark));
+}
+
+/** Whether a mark lies where nothing was taken down, so that its figure is only carried on from the last two pairs. */
+export function isBeyondPairs({ points }: Dial, mark: number): boolean {
+  const marks = points.map((point) => point.mark);
+  return mark < Math.min(...marks) - 1e-9 || mark > Math.max(...marks) + 1e-9;
+}
+
+/** The figures at the ends of a knob, the lower first. */
+export function dialRange(dial: Dial): { low: number; high: number } {
+  const { low, high } = dialEnds(dial);
+  const ends = [dialToValue(dial, low), dialToValue(dial, high)];
+  return { low: Math.min(...ends), high: Math.max(...ends) };
 }

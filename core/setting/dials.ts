@@ -1,4 +1,4 @@
-import { dialToValue, valueToDial, type Dial } from './dial';
+import { dialEnds, dialToValue, valueToDial, type Dial } from './dial';
 import { roundToStep, type UnitSystem } from '../quantity/units';
 import { SETTINGS, withinLimits, type DialSetting, type SettingName } from './table';
 
@@ -44,7 +44,9 @@ type Nudge = { name: SettingName; value: number | undefined; dial: Dial | null; 
 export function nudged({ name, value, dial, units }: Nudge, direction: 1 | -1): number {
   if (value === undefined) return SETTINGS[name].usual;
   if (dial !== null) {
-    const next = dialToValue(dial, valueToDial(dial, value) + direction * dial.step);
+    const { low, high } = dialEnds(dial);
+    const mark = valueToDial(dial, value) + direction * dial.step;
+    const next = dialToValue(dial, Math.min(high, Math.max(low, mark)));
     return withinLimits(name, Number(next.toFixed(3)));
   }
   const stride = SETTINGS[name].nudge[units];

@@ -1,5 +1,6 @@
 import { readable, unitOf, type UnitSystem } from '../quantity/units';
 import { valueToDial, type Dial } from './dial';
+import { markText } from './dial-marks';
 import { SETTINGS, type SettingName } from './table';
 
 /** A figure alone, in the user's units: "7.5", "295"; a gun angle without its sign. */
@@ -55,8 +56,18 @@ export function fromToText({ setting: name, from, to }: Turn, units: UnitSystem)
   return `${left} → ${figureWithUnit(name, to, units)}`;
 }
 
+/** What the machine calls what is turned: a knob, or a tap of a switch. */
+const called = ({ scale }: Dial): string => (scale === 'taps' ? 'tap' : 'knob');
+
+/** Where a figure stands on the machine's own dial: "knob 5.5", "tap B", "knob 9:30"; null where it has none. */
+export function dialText(dial: Dial | null, value: number | null | undefined): string | null {
+  if (dial === null || value === null || value === undefined) return null;
+  return `${called(dial)} ${markText(dial, valueToDial(dial, value))}`;
+}
+
 /** The same turn on the machine's own dial, "knob 3 → 5.5"; null where the machine has none. */
 export function knobText({ from, to }: Turn, dial: Dial | null): string | null {
   if (dial === null) return null;
-  return `knob ${from === null ? '?' : valueToDial(dial, from)} → ${valueToDial(dial, to)}`;
+  const start = from === null ? '?' : markText(dial, valueToDial(dial, from));
+  return `${called(dial)} ${start} → ${markText(dial, valueToDial(dial, to))}`;
 }

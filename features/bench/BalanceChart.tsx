@@ -7,11 +7,12 @@ import { readable, unitOf } from '@/core/quantity/units';
 import { Toggle } from '@/ui/Press';
 import { useChartInks, type ChartInks } from '@/ui/use-ink';
 import { Heading, Words } from '@/ui/Words';
+import { chartLook } from '../shared/chart-look';
+import { chartScale, type ChartScale } from '../shared/chart-scale';
 import { useUnits } from '../shared/use-habits';
 import { BalanceTable } from './BalanceTable';
 import { bandAt, beadPoints, pointOf, voltsShown, within, type ChartPoint } from './balance-points';
 import { useBenchRecords, useDraftPart, useLive } from './bench';
-import { chartScale, type ChartScale } from './chart-scale';
 
 const HEIGHT = 260;
 /** Room for the labels of the volts, px. */
@@ -72,15 +73,7 @@ function Chart({ curve, to }: ChartProps) {
                 { data: [low, high], color: () => 'transparent', withDots: false },
               ],
             }}
-            chartConfig={{
-              backgroundGradientFromOpacity: 0,
-              backgroundGradientToOpacity: 0,
-              color: () => inks.edge,
-              labelColor: () => inks.ink,
-              decimalPlaces: 0,
-              propsForLabels: { fontFamily: 'Barlow_500Medium', fontSize: 15 },
-              propsForBackgroundLines: { strokeDasharray: '', strokeWidth: 0.5 },
-            }}
+            chartConfig={chartLook(inks)}
             transparent
             withDots={false}
             withShadow={false}

@@ -3,7 +3,8 @@ import Plus from 'lucide-react-native/icons/plus';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { fromUser, unitOf } from '@/core/quantity/units';
-import { dialToValue, valueToDial, type Dial } from '@/core/setting/dial';
+import { dialEnds, dialToValue, isBeyondPairs, valueToDial, type Dial } from '@/core/setting/dial';
+import { markFromText, markText, takesMarkText } from '@/core/setting/dial-marks';
 import { dialFor, nudged } from '@/core/setting/dials';
 import { READ_SETTINGS, READINGS, readingText, SETTINGS, type SettingName } from '@/core/setting/table';
 import { figureText, takesText } from '@/core/setting/words';
@@ -66,7 +67,7 @@ export function KnobEditor({ setting, onClose }: EditorProps) {
       )}
       {setting === 'travelSpeedMmPerMin' && <TravelTimer />}
       <ReadingChoice setting={setting} />
-      <Row className="items-end gap-2">
+      <Row className="flex-wrap items-end gap-2">
         {dial !== null && (
           <DialField dial={dial} value={value} onMark={(mark) => act.set(setting, dialToValue(dial, mark))} />
         )}
@@ -104,28 +105,40 @@ type DialProps = { dial: Dial; value: number | undefined; onMark: (mark: number)
 /** The mark on the machine's own knob; what is typed stays as typed until the field is left. */
 function DialField({ dial, value, onMark }: DialProps) {
   const [typed, setTyped] = useState<string | null>(null);
-  const text = typed ?? (value === undefined ? '' : String(valueToDial(dial, value)));
-  const marks = dial.points.map(({ mark }) => mark);
-  const [low, high] = [Math.min(...marks), Math.max(...marks)];
-  const isMark = (entered: string): boolean => {
-    const mark = Number(entered.replace(',', '.'));
-    return entered.trim() !== '' && mark >= low && mark <= high;
-  };
+  const mark = value === undefined ? null : valueToDial(dial, value);
+  const ends = dialEnds(dial);
+  if (dial.scale === 'taps')
+    return (
+      <Choice
+        label="Tap"
+        className="flex-1"
+        options={tapsOf(ends).map((tap) => ({ value: String(tap), label: markText(dial, tap) }))}
+        chosen={mark === null ? null : String(mark)}
+        onChoose={(tap) => onMark(Number(tap))}
+      />
+    );
+  const text = typed ?? (mark === null ? '' : markText(dial, mark));
+  const named = markFromText(dial, ends, text);
   return (
     <NumberField
-      className="w-24"
-      label="Knob"
+      className="w-28"
+      label={mark !== null && isBeyondPairs(dial, mark) ? 'Knob, beyond its pairs' : 'Knob'}
       unit=""
       text={text}
-      problem={text !== '' && !isMark(text) ? `Takes ${low} to ${high}.` : null}
+      problem={text !== '' && named === null ? `Knob ${takesMarkText(dial, ends)}.` : null}
       onDone={() => setTyped(null)}
       onType={(next) => {
         setTyped(next);
-        if (isMark(next)) onMark(Number(next.replace(',', '.')));
+        const entered = markFromText(dial, ends, next);
+        if (entered !== null) onMark(entered);
       }}
     />
   );
 }
+
+/** Every tap of a switch. */
+const tapsOf = ({ low, high }: { low: number; high: number }): number[] =>
+  Array.from({ length: high - low + 1 }, (_, i) => low + i);
 
 function Turn({ label, onPress, direction }: { label: string; onPress: () => void; direction: 'up' | 'down' }) {
   const ink = useInk();

@@ -3,10 +3,9 @@ import type { Answer } from '@/core/answer';
 import type { Move } from '@/core/correction/moves';
 import type { Correction } from '@/core/correction/correct';
 import { movesNow, startingSettings } from '@/core/correction/next-settings';
-import { valueToDial } from '@/core/setting/dial';
 import { dialFor } from '@/core/setting/dials';
 import { SETTINGS, type SettingName } from '@/core/setting/table';
-import { figureWithUnit, fromToText } from '@/core/setting/words';
+import { dialText, figureWithUnit, fromToText, knobText } from '@/core/setting/words';
 import { Button, Choice } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { Figure, Heading, Words } from '@/ui/Words';
@@ -53,12 +52,16 @@ function Start({ answer }: { answer: Answer }) {
       <Heading level={2}>Start with</Heading>
       <Row className="flex-wrap gap-x-6 gap-y-2">
         {start.map(([name, value]) => {
-          const dial = dialFor(dials, name);
+          const mark = dialText(dialFor(dials, name), value);
           return (
             <View key={name}>
               <Words className="text-sm text-faint">{SETTINGS[name].name}</Words>
               <Figure className="text-2xl leading-tight">{figureWithUnit(name, value, units)}</Figure>
-              {dial !== null && <Words strong className="text-lg">{`knob ${valueToDial(dial, value)}`}</Words>}
+              {mark !== null && (
+                <Words strong className="text-lg">
+                  {mark}
+                </Words>
+              )}
             </View>
           );
         })}
@@ -156,6 +159,7 @@ const capital = (text: string): string => text.charAt(0).toUpperCase() + text.sl
 
 function MoveCard({ move, first }: { move: Move; first: boolean }) {
   const units = useUnits();
+  const { dials } = useBenchRecords();
   const textIn = useTextIn();
   const frame = `gap-1 rounded-md p-3 ${first ? 'bg-act' : 'bg-plate'}`;
   const words = first ? 'text-on-act' : 'text-ink';
@@ -170,6 +174,7 @@ function MoveCard({ move, first }: { move: Move; first: boolean }) {
       </View>
     );
   }
+  const onKnob = knobText(move, dialFor(dials, move.setting));
   return (
     <View className={frame}>
       <Words strong className={words}>
@@ -177,7 +182,7 @@ function MoveCard({ move, first }: { move: Move; first: boolean }) {
       </Words>
       <Row className="flex-wrap items-baseline gap-x-4">
         <Figure className={words}>{fromToText(move, units)}</Figure>
-        {move.dialTo !== null && <Figure className={words}>{`knob ${move.dialFrom ?? '?'} → ${move.dialTo}`}</Figure>}
+        {onKnob !== null && <Figure className={words}>{onKnob}</Figure>}
       </Row>
       <Words className={words}>{textIn(move.because)}</Words>
       <Words className={words}>{`Next bead: ${move.expect}.`}</Words>

@@ -3,9 +3,8 @@ import ChevronUp from 'lucide-react-native/icons/chevron-up';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { dialFor } from '@/core/setting/dials';
-import { valueToDial } from '@/core/setting/dial';
 import { furtherSettings, MAIN_SETTINGS, SETTINGS, type SettingName } from '@/core/setting/table';
-import { figureText, figureWithUnit, unitText } from '@/core/setting/words';
+import { dialText, figureText, figureWithUnit, unitText } from '@/core/setting/words';
 import { Row } from '@/ui/Row';
 import { useInk } from '@/ui/use-ink';
 import { Figure, Words } from '@/ui/Words';
@@ -57,8 +56,7 @@ function SettingCell({ setting, open, wide, onPress }: CellProps) {
   const units = useUnits();
   const value = useDraftPart((draft) => draft.settings[setting]);
   const wrong = useDraftPart((draft) => draft.typed[setting] !== undefined);
-  const dial = dialFor(dials, setting);
-  const mark = dial !== null && value !== undefined ? `knob ${valueToDial(dial, value)}` : null;
+  const mark = dialText(dialFor(dials, setting), value);
   const said = [SETTINGS[setting].name, figureWithUnit(setting, value, units), ...(mark === null ? [] : [mark])];
   return (
     <Pressable

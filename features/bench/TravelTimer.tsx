@@ -9,6 +9,7 @@ import { Choice } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { WatchButton } from '@/ui/WatchButton';
 import { Words } from '@/ui/Words';
+import { typedAboveZero } from '../shared/record-form';
 import { useUnits } from '../shared/use-habits';
 import { useStopwatch } from '../shared/use-stopwatch';
 import { useBenchActions, useDraftPart, useLive } from './bench';
@@ -20,11 +21,6 @@ const WAYS = [
   { value: 'leg', label: 'by leg' },
 ] as const;
 type Way = (typeof WAYS)[number]['value'];
-
-const figureIn = (text: string): number | null => {
-  const figure = Number(text.replace(',', '.'));
-  return text.trim() === '' || !(figure > 0) ? null : figure;
-};
 
 /** A pace, or null where what was typed cannot give one. */
 function paceOf(work: () => number): number | null {
@@ -77,7 +73,7 @@ function ByTime({ onPace }: { onPace: (pace: number | null, reading: Reading) =>
   const [seconds, setSeconds] = useState('');
   const watch = useStopwatch();
   const pace = (runText: string, secondsText: string): number | null => {
-    const [length, time] = [figureIn(runText), figureIn(secondsText)];
+    const [length, time] = [typedAboveZero(runText), typedAboveZero(secondsText)];
     return length === null || time === null
       ? null
       : paceOf(() => travelFromRun(fromUser(length, 'length', units), time));
@@ -88,7 +84,7 @@ function ByTime({ onPace }: { onPace: (pace: number | null, reading: Reading) =>
     setSeconds(took);
     onPace(pace(run, took), 'digital');
   };
-  const wrong = figureIn(run) !== null && figureIn(seconds) !== null && pace(run, seconds) === null;
+  const wrong = typedAboveZero(run) !== null && typedAboveZero(seconds) !== null && pace(run, seconds) === null;
   return (
     <View className="gap-2">
       <Row className="items-end gap-2">
@@ -129,13 +125,13 @@ function ByLeg({ onPace }: { onPace: (pace: number | null) => void }) {
   const [leg, setLeg] = useState('');
   const legAtMetre = answer?.arc.legAtMetreMm ?? null;
   const pace = (text: string): number | null => {
-    const figure = figureIn(text);
+    const figure = typedAboveZero(text);
     return figure === null || legAtMetre === null
       ? null
       : paceOf(() => travelFromLeg(fromUser(figure, 'length', units), legAtMetre));
   };
   if (legAtMetre === null) return <Words>The leg tells the pace once wire and wire speed are known.</Words>;
-  const wrong = figureIn(leg) !== null && pace(leg) === null;
+  const wrong = typedAboveZero(leg) !== null && pace(leg) === null;
   return (
     <NumberField
       label="Leg measured"

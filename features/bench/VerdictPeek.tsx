@@ -1,14 +1,17 @@
 import { Pressable, View } from 'react-native';
 import type { Answer } from '@/core/answer';
 import { startingSettings } from '@/core/correction/next-settings';
-import type { SettingName } from '@/core/setting/table';
-import { figureText, figureWithUnit, unitText } from '@/core/setting/words';
+import type { UnitSystem } from '@/core/quantity/units';
+import type { Dial } from '@/core/setting/dial';
+import { dialFor } from '@/core/setting/dials';
+import { SETTINGS, type SettingName } from '@/core/setting/table';
+import { dialText, figureText, figureWithUnit, unitText } from '@/core/setting/words';
 import { Row } from '@/ui/Row';
 import { likelihoodWords } from '@/ui/temper';
 import { TemperBar } from '@/ui/TemperBar';
 import { Figure, Words } from '@/ui/Words';
 import { useTextIn, useUnits } from '../shared/use-habits';
-import { useDraftPart, useLive } from './bench';
+import { useBenchRecords, useDraftPart, useLive } from './bench';
 import { headline as headlineOf, type Headline } from './headline';
 
 /** The verdict in two lines: the top cause and the next move. It is always in sight and opens upward. */
@@ -63,6 +66,7 @@ export function VerdictTitle({ title, probability }: { title: string; probabilit
 function PeekMove({ answer, headline }: { answer: Answer; headline: Headline }) {
   const units = useUnits();
   const textIn = useTextIn();
+  const { dials } = useBenchRecords();
   const [move] = answer.correction.moves;
   if (move === undefined) return <NoMove answer={answer} headline={headline} />;
   if (move.kind === 'remedy') {
@@ -73,27 +77,36 @@ function PeekMove({ answer, headline }: { answer: Answer; headline: Headline }) 
     );
   }
   const { setting, from, to } = move;
+  const mark = dialText(dialFor(dials, setting), to);
   return (
     <View>
       <Row className="flex-wrap items-baseline gap-x-2">
         <Figure className="text-3xl leading-tight">{`${from === null ? '?' : figureText(setting, from, units)} → ${figureText(setting, to, units)}`}</Figure>
         <Words strong>{unitText(setting, to, units)}</Words>
-        {move.dialTo !== null && <Figure className="text-2xl leading-tight">{`knob ${move.dialTo}`}</Figure>}
+        {mark !== null && <Figure className="text-2xl leading-tight">{mark}</Figure>}
       </Row>
       <Words className="leading-tight">{move.direction}</Words>
     </View>
   );
 }
 
+/** A figure to start with; on a machine with marks the mark is what is set. */
+function startText(name: SettingName, value: number, dial: Dial | null, units: UnitSystem): string {
+  const mark = dialText(dial, value);
+  const figure = figureWithUnit(name, value, units);
+  return mark === null ? figure : `${SETTINGS[name].short.toLowerCase()} ${mark} (${figure})`;
+}
+
 function NoMove({ answer, headline }: { answer: Answer; headline: Headline }) {
   const units = useUnits();
+  const { dials } = useBenchRecords();
   const today = useDraftPart((draft) => draft.settings);
   const start = Object.entries(startingSettings(today, answer.correction)) as [SettingName, number][];
   const electrical = start.filter(([name]) => name === 'voltageV' || name === 'wireSpeedMPerMin');
   if (electrical.length > 0)
     return (
       <Words strong numberOfLines={2}>
-        {`Start with ${electrical.map(([name, value]) => figureWithUnit(name, value, units)).join(', ')}`}
+        {`Start with ${electrical.map(([name, value]) => startText(name, value, dialFor(dials, name), units)).join(', ')}`}
       </Words>
     );
   const [next] = answer.nextChecks;

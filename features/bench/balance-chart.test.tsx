@@ -3,7 +3,7 @@ import { render, screen } from '@testing-library/react';
 import { LineChart } from 'react-native-chart-kit';
 import type { BalanceCurve } from '@/core/arc/balance-curve';
 import { BalanceTable } from './BalanceTable';
-import { chartScale } from './chart-scale';
+import { chartScale } from '../shared/chart-scale';
 
 const CURVE: BalanceCurve = {
   usual: [4, 5, 6].map((wireSpeedMPerMin) => ({

@@ -1,6 +1,6 @@
 import type { BalanceCurve } from '@/core/arc/balance-curve';
 import { bandAt, beadPoints, pointOf, voltsShown, within } from './balance-points';
-import { chartScale } from './chart-scale';
+import { chartScale } from '../shared/chart-scale';
 
 const CURVE: BalanceCurve = {
   usual: [4, 6, 8].map((wireSpeedMPerMin) => ({

@@ -5,10 +5,9 @@ import { dialsOf } from '@/core/record/case-of';
 import { moveInWords } from '@/core/record/move-words';
 import { OUTCOME_WORDS } from '@/core/record/outcome';
 import type { Bead, Coupon, Setup } from '@/core/record/schema';
-import { valueToDial } from '@/core/setting/dial';
 import { dialFor } from '@/core/setting/dials';
 import { READ_SETTINGS, readingText, SETTING_NAMES, SETTINGS } from '@/core/setting/table';
-import { figureWithUnit } from '@/core/setting/words';
+import { dialText, figureWithUnit } from '@/core/setting/words';
 import type { UnitSystem } from '@/core/quantity/units';
 import { BENCH_COUPON } from '@/platform/kept';
 import { store } from '@/platform/stored';
@@ -114,12 +113,12 @@ function settingLines({ settings, readings }: Bead, setup: Setup | undefined, un
   return SETTING_NAMES.flatMap((name) => {
     const value = settings[name];
     if (value === undefined) return [];
-    const dial = dialFor(dials, name);
+    const mark = dialText(dialFor(dials, name), value);
     const read = READ_SETTINGS.find((one) => one === name);
     const reading = read === undefined ? undefined : readings[read];
     const parts = [
       `${SETTINGS[name].name} ${figureWithUnit(name, value, units)}`,
-      ...(dial === null ? [] : [`knob ${valueToDial(dial, value)}`]),
+      ...(mark === null ? [] : [mark]),
       ...(read === undefined || reading === undefined || reading === 'digital' ? [] : [readingText(read, reading)]),
     ];
     return [parts.join(', ')];

@@ -1,9 +1,8 @@
-import { useRouter } from 'expo-router';
+import { useRouter, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
-import { Controller, useForm, useWatch, type Control } from 'react-hook-form';
-import { ScrollView, View } from 'react-native';
-import { mixName } from '@/core/case/gas-mix';
-import type { Gas, WireClass } from '@/core/case/schema';
+import { Controller, useForm, useWatch } from 'react-hook-form';
+import { ScrollView } from 'react-native';
+import type { WireClass } from '@/core/case/schema';
 import { wireSize } from '@/core/quantity/wire-size';
 import { unitOf } from '@/core/quantity/units';
 import type { WaitingChange } from '@/core/record/change-schema';
@@ -18,28 +17,19 @@ import { TextField } from '@/ui/TextField';
 import { useTitle } from '@/ui/use-keys';
 import { Heading, Words } from '@/ui/Words';
 import { recordResolver } from '../shared/record-form';
-import { DISPLAY_WORDS, POLARITY_WORDS, USUAL_GASES, WIRE_DIAMETERS, WIRE_WORDS } from '../shared/rig-words';
+import { POLARITY_WORDS, WIRE_DIAMETERS, WIRE_WORDS } from '../shared/rig-words';
 import { useUnits } from '../shared/use-habits';
 import { makeChange } from '../shared/sending';
 import { useSubmit } from '../shared/use-records';
+import { GasPart } from './GasPart';
+import { KnobsLink } from './KnobsLink';
+import { MachinePart } from './MachinePart';
 import { rigChanges } from './rig-changes';
 import { TaughtLink } from './TaughtLink';
-import {
-  fieldOf,
-  fittedFor,
-  gasTexts,
-  NEW_RIG,
-  rigFrom,
-  typedGas,
-  valuesOf,
-  type Begun,
-  type RigValues,
-} from './rig-form';
+import { fieldOf, fittedFor, NEW_RIG, rigFrom, valuesOf, type Begun, type RigValues } from './rig-form';
 
 const choices = <T extends string>(words: Record<T, string>): { value: T; label: string }[] =>
   Object.entries(words).map(([value, label]) => ({ value: value as T, label: label as string }));
-
-const RISING = choices({ softer: 'softer', crisper: 'crisper' });
 
 type FormProps = {
   rigId: string;
@@ -81,16 +71,26 @@ export function RigForm({ rigId, record: now, named, onKept }: FormProps) {
     setValue('gas', fitted.gas, { shouldValidate: true });
     setValue('polarity', fitted.polarity);
   };
-  const keep = async (changes: readonly WaitingChange[]): Promise<void> => {
+  const keep = async (changes: readonly WaitingChange[], next: Href = '/rig'): Promise<void> => {
     if (!(await put(changes))) return;
     onKept();
-    router.replace('/rig');
+    router.replace(next);
   };
-  const save = handleSubmit((values) => keep(rigChanges(rigFrom(values, from, begun, units), record)));
+  const save = handleSubmit((values) => {
+    // A new machine with marks is nothing to set by until they are taken down.
+    const marked = record === null && values.display === 'dial';
+    const next: Href = marked ? { pathname: '/rig/knobs/[rigId]', params: { rigId } } : '/rig';
+    return keep(rigChanges(rigFrom(values, from, begun, units), record), next);
+  });
   return (
     <ScrollView contentContainerClassName="w-full max-w-3xl gap-5 self-center p-4 pb-10">
       <Heading level={1}>{title}</Heading>
-      {record !== null && <TaughtLink rigId={rigId} />}
+      {record !== null && (
+        <>
+          <KnobsLink rig={record} />
+          <TaughtLink rigId={rigId} />
+        </>
+      )}
       <Controller
         control={control}
         name="name"
@@ -158,34 +158,7 @@ export function RigForm({ rigId, record: now, named, onKept }: FormProps) {
           />
         )}
       />
-      <Part title="How it shows its figures">
-        <Controller
-          control={control}
-          name="display"
-          render={({ field }) => (
-            <Choice
-              label="How it shows its figures"
-              options={choices(DISPLAY_WORDS)}
-              chosen={field.value}
-              onChoose={field.onChange}
-            />
-          )}
-        />
-      </Part>
-      <Part title="More on the arc-control dial is">
-        <Controller
-          control={control}
-          name="rising"
-          render={({ field }) => (
-            <Choice
-              label="More on the arc-control dial is"
-              options={RISING}
-              chosen={field.value}
-              onChoose={field.onChange}
-            />
-          )}
-        />
-      </Part>
+      <MachinePart control={control} />
       <Controller
         control={control}
         name="note"
@@ -219,59 +192,5 @@ export function RigForm({ rigId, record: now, named, onKept }: FormProps) {
         />
       )}
     </ScrollView>
-  );
-}
-
-const SHARES: readonly { share: keyof Gas; label: string }[] = [
-  { share: 'argonPct', label: 'Argon' },
-  { share: 'co2Pct', label: 'CO2' },
-  { share: 'oxygenPct', label: 'Oxygen' },
-  { share: 'heliumPct', label: 'Helium' },
-];
-
-/** The name of the mix that was typed, or null while it is none. */
-function typedName(texts: Record<keyof Gas, string>): string | null {
-  try {
-    return mixName(typedGas(texts));
-  } catch {
-    return null;
-  }
-}
-
-function GasPart({ control, gas }: { control: Control<RigValues>; gas: Record<keyof Gas, string> }) {
-  return (
-    <Part title="Gas">
-      <Controller
-        control={control}
-        name="gas"
-        render={({ field, fieldState: { error } }) => (
-          <>
-            <Choice
-              label="Gas"
-              options={USUAL_GASES.map(({ name }) => ({ value: name, label: name }))}
-              chosen={typedName(gas)}
-              onChoose={(label) => field.onChange(gasTexts(USUAL_GASES.find(({ name }) => name === label)?.gas ?? {}))}
-            />
-            <Row className="flex-wrap gap-2">
-              {SHARES.map(({ share, label }) => (
-                <View key={share} className="min-w-[20%] flex-1">
-                  <NumberField
-                    label={label}
-                    unit="%"
-                    text={gas[share]}
-                    onType={(text) => field.onChange({ ...gas, [share]: text })}
-                  />
-                </View>
-              ))}
-            </Row>
-            {error !== undefined && (
-              <Words role="alert" strong>
-                {`Gas takes ${error.message}.`}
-              </Words>
-            )}
-          </>
-        )}
-      />
-    </Part>
   );
 }

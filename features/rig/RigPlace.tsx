@@ -13,11 +13,12 @@ import { supplyWords, wireWords } from '../shared/rig-words';
 import { useUnits } from '../shared/use-habits';
 import { useRigs } from '../shared/use-records';
 import { HabitsPanel } from './HabitsPanel';
+import { KnobsPanel } from './KnobsPanel';
 import { RigForm } from './RigForm';
 import { TaughtPanel } from './TaughtPanel';
 
-/** What is chosen in this place: a rig by its id, or what it has taught; how this person welds; or nothing yet. */
-export type Chosen = { rigId: string; taught?: true } | 'habits' | null;
+/** What is chosen in this place: a rig by its id, what it has taught or its knobs; how this person welds; or nothing yet. */
+export type Chosen = { rigId: string; part?: 'taught' | 'knobs' } | 'habits' | null;
 
 /** The rigs with what is fitted on each, and how this person welds. */
 export function RigPlace({ chosen }: { chosen: Chosen }) {
@@ -58,9 +59,10 @@ function Detail({ rigs, chosen, named }: DetailProps) {
         <HabitsPanel />
       </ScrollView>
     );
-  const { rigId, taught } = chosen;
+  const { rigId, part } = chosen;
   const record = rigs.find(({ id }) => id === rigId) ?? null;
-  if (taught === true && record !== null) return <TaughtPanel key={rigId} rig={record} />;
+  if (part === 'taught' && record !== null) return <TaughtPanel key={rigId} rig={record} />;
+  if (part === 'knobs' && record !== null) return <KnobsPanel key={rigId} rig={record} />;
   return (
     <RigForm
       key={`${rigId} ${kept}`}

@@ -8,15 +8,11 @@ import { Row } from '@/ui/Row';
 import { WatchButton } from '@/ui/WatchButton';
 import { Words } from '@/ui/Words';
 import { makeChange } from '../shared/sending';
+import { typedAboveZero } from '../shared/record-form';
 import { useUnits } from '../shared/use-habits';
 import { useStopwatch } from '../shared/use-stopwatch';
 import { useSubmit } from '../shared/use-records';
 import { runOutScale } from './run-out';
-
-const figureIn = (text: string): number | null => {
-  const figure = Number(text.replace(',', '.'));
-  return text.trim() === '' || !(figure > 0) ? null : figure;
-};
 
 const scaleWords = (scale: number): string => {
   const pct = Math.round(100 * (scale - 1));
@@ -31,7 +27,7 @@ export function RunOut({ rig }: { rig: RigRecord }) {
   const [set, setSet] = useState('');
   const [seconds, setSeconds] = useState('6');
   const [length, setLength] = useState('');
-  const typed = [figureIn(length), figureIn(seconds), figureIn(set)];
+  const typed = [typedAboveZero(length), typedAboveZero(seconds), typedAboveZero(set)];
   const [lengthMm, time, speed] = typed;
   const scale = runOutScale(
     lengthMm === null ? null : fromUser(lengthMm, 'length', units),

@@ -71,6 +71,9 @@ describe('what a form begins with', () => {
       polarity: 'electrode-positive',
       bore: '12.7',
       display: 'dial',
+      mode: 'pulse',
+      volts: { low: '', high: '' },
+      wire: { low: '', high: '' },
       rising: 'crisper',
     });
     expect(valuesOf(KEPT, 'inch').bore).toBe('0.5');
@@ -127,6 +130,9 @@ describe('the rig that is typed', () => {
     ['nozzle', { bore: '16' }],
     ['no nozzle', { bore: '' }],
     ['display', { display: 'digital' }],
+    ['range of volts', { volts: { low: '14', high: '28,5' } }],
+    ['range of wire', { wire: { low: '1.5', high: '18' } }],
+    ['mode', { mode: 'conventional' }],
     ['turn of the arc control', { rising: 'softer' }],
   ] as [string, Partial<typeof values>][])('is refitted by another %s, and one the schema takes', (_, change) => {
     const rig = made(change);
@@ -151,6 +157,30 @@ describe('the rig that is typed', () => {
     const open = { ...KEPT, setup: { ...KEPT.setup, rig: { ...KEPT.setup.rig, gas: { co2Pct: 18 } } } };
     expect(made({}, open).setup.rig.gas).toEqual({ co2Pct: 18 });
     expect(made({ gas: gasTexts({ co2Pct: 20 }) }, open).setup.rig.gas).toEqual(typedGas(gasTexts({ co2Pct: 20 })));
+  });
+
+  it('has the range that was typed, and the one it had where nothing was', () => {
+    expect(made({ volts: { low: '14', high: '28,5' } }).setup.rig.range).toEqual({
+      voltageV: { low: 14, high: 28.5, step: 0.1 },
+    });
+    const range = { voltageV: { low: 14, high: 28, step: 0.5 }, wireSpeedMPerMin: { low: 1.6, high: 18, step: 0.2 } };
+    const ranged = { ...KEPT, setup: { ...KEPT.setup, rig: { ...KEPT.setup.rig, range } } };
+    const shown = valuesOf(ranged, 'inch');
+    expect(shown.wire).toEqual({ low: '63', high: '709' });
+    // Shown rounded and not touched, it stays what it was.
+    expect(rigFrom(shown, ranged, BEGUN, 'inch').setup.id).toBe(KEPT.setup.id);
+    const wider = rigFrom({ ...shown, volts: { low: '12', high: '28' } }, ranged, BEGUN, 'inch').setup.rig.range;
+    expect(wider).toEqual({ ...range, voltageV: { low: 12, high: 28, step: 0.5 } });
+    const none = { volts: { low: '', high: '' }, wire: { low: ' ', high: '' } };
+    expect(rigFrom({ ...shown, ...none }, ranged, BEGUN, 'inch').setup.rig).not.toHaveProperty('range');
+  });
+
+  it('is refused in the field where one end is missing, or both are upside down', () => {
+    const wrong = (change: Partial<typeof values>) =>
+      validateRig(made(change)).problems!.map(({ field }) => fieldOf(field));
+    expect(wrong({ volts: { low: '14', high: '' } })).toContain('volts');
+    expect(wrong({ volts: { low: '28', high: '14' } })).toContain('volts');
+    expect(wrong({ wire: { low: 'x', high: '18' } })).toContain('wire');
   });
 
   it('begins fresh with a setup of its own', () => {

@@ -2,6 +2,7 @@ import { statedTotal } from '@/core/case/gas-mix';
 import type { Gas, Rig, WireClass } from '@/core/case/schema';
 import { fromUser, readable, type UnitSystem } from '@/core/quantity/units';
 import type { NewRig, NewSetup, RigRecord } from '@/core/record/schema';
+import { SETTINGS } from '@/core/setting/table';
 import { typedFigure } from '../shared/record-form';
 import { processOf } from '../shared/rig-words';
 
@@ -16,8 +17,15 @@ export type RigValues = {
   polarity: NonNullable<Rig['polarity']>;
   bore: string;
   display: NewSetup['display'];
+  mode: NonNullable<Rig['mode']>;
+  /** What the machine can be set to; both ends empty where that is not known. */
+  volts: Ends;
+  wire: Ends;
   rising: NewSetup['arcControlRising'];
 };
+
+/** The ends of a range as they were typed. */
+export type Ends = { low: string; high: string };
 
 /** A rig that is not kept yet. */
 export type FreshRig = Omit<NewRig, 'setup' | 'id'> & { setup: Pick<NewSetup, 'rig' | 'arcControlRising' | 'display'> };
@@ -48,6 +56,39 @@ export function gasTexts(gas: Gas): Record<keyof Gas, string> {
   };
 }
 
+type Ranged = keyof NonNullable<Rig['range']>;
+/** A range in its fields. */
+function endsOf({ range }: Rig, name: Ranged, units: UnitSystem): Ends {
+  const kept = range?.[name];
+  if (kept === undefined) return { low: '', high: '' };
+  const { quantity } = SETTINGS[name];
+  return { low: readable(kept.low, quantity, units), high: readable(kept.high, quantity, units) };
+}
+
+/** The smallest step of a machine whose own is not known. */
+const STEP = 0.1;
+
+/** The range that was typed: nothing where both ends are empty; as it was kept where the fields still say the same. */
+function rangeFrom(typed: Ends, name: Ranged, from: Rig, units: UnitSystem): NonNullable<Rig['range']>[Ranged] {
+  const kept = from.range?.[name];
+  const was = endsOf(from, name, units);
+  if (typed.low === was.low && typed.high === was.high) return kept;
+  const inside = (text: string): number => fromUser(typedFigure(text) ?? NaN, SETTINGS[name].quantity, units);
+  if (typed.low.trim() === '' && typed.high.trim() === '') return undefined;
+  return { low: inside(typed.low), high: inside(typed.high), step: kept?.step ?? STEP };
+}
+
+/** Both ranges that were typed, without those that are not known. */
+function rangesFrom({ volts, wire }: RigValues, from: Rig, units: UnitSystem): Pick<Rig, 'range'> {
+  const voltageV = rangeFrom(volts, 'voltageV', from, units);
+  const wireSpeedMPerMin = rangeFrom(wire, 'wireSpeedMPerMin', from, units);
+  const range = {
+    ...(voltageV === undefined ? {} : { voltageV }),
+    ...(wireSpeedMPerMin === undefined ? {} : { wireSpeedMPerMin }),
+  };
+  return Object.keys(range).length === 0 ? {} : { range };
+}
+
 /** The values a form begins with. */
 export function valuesOf({ name, note, setup }: FreshRig | RigRecord, units: UnitSystem): RigValues {
   const { rig, display, arcControlRising } = setup;
@@ -60,6 +101,9 @@ export function valuesOf({ name, note, setup }: FreshRig | RigRecord, units: Uni
     polarity: rig.polarity ?? 'electrode-positive',
     bore: rig.nozzleBoreMm === undefined ? '' : readable(rig.nozzleBoreMm, 'length', units),
     display,
+    mode: rig.mode ?? 'conventional',
+    volts: endsOf(rig, 'voltageV', units),
+    wire: endsOf(rig, 'wireSpeedMPerMin', units),
     rising: arcControlRising,
   };
 }
@@ -84,7 +128,7 @@ export type Begun = { rigId: string; setupId: string; at: string };
  * @param from the rig as it was when the form was begun
  */
 export function rigFrom(values: RigValues, from: FreshRig | RigRecord, begun: Begun, units: UnitSystem): NewRig {
-  const { name, note, wireClass, diameterMm, gas, polarity, bore, display, rising } = values;
+  const { name, note, wireClass, diameterMm, gas, polarity, bore, display, rising, mode } = values;
   const typedBore = typedFigure(bore);
   // A bore that was shown rounded and not touched stays what it was.
   const same = bore === valuesOf(from, units).bore;
@@ -93,7 +137,7 @@ export function rigFrom(values: RigValues, from: FreshRig | RigRecord, begun: Be
     : typedBore === undefined
       ? undefined
       : fromUser(typedBore, 'length', units);
-  const { nozzleBoreMm: _, ...kept } = from.setup.rig;
+  const { nozzleBoreMm: _, range: __, mode: was, ...kept } = from.setup.rig;
   const rig: Rig = {
     ...kept,
     process: processOf(wireClass),
@@ -101,6 +145,8 @@ export function rigFrom(values: RigValues, from: FreshRig | RigRecord, begun: Be
     gas: gas === null ? null : sameGas(gas, from.setup.rig.gas),
     polarity,
     ...(nozzleBoreMm === undefined ? {} : { nozzleBoreMm }),
+    ...(mode === 'conventional' && was === undefined ? {} : { mode }),
+    ...rangesFrom(values, from.setup.rig, units),
   };
   const facts = { rig, display, arcControlRising: rising };
   const setup =
@@ -133,5 +179,7 @@ export function fieldOf(recordField: string): keyof RigValues | null {
   if (recordField === 'name' || recordField === 'note') return recordField;
   if (recordField.startsWith('setup.rig.gas')) return 'gas';
   if (recordField === 'setup.rig.nozzleBoreMm') return 'bore';
+  if (recordField.startsWith('setup.rig.range.voltageV')) return 'volts';
+  if (recordField.startsWith('setup.rig.range')) return 'wire';
   return recordField.startsWith('setup.rig.wire') ? 'wireClass' : null;
 }

@@ -26,3 +26,9 @@ export function recordResolver<Values extends FieldValues, Kept>(
 export function typedFigure(text: string): number | undefined {
   return text.trim() === '' ? undefined : Number(text.replace(',', '.'));
 }
+
+/** A figure above 0 that was typed; null for anything else. */
+export function typedAboveZero(text: string): number | null {
+  const figure = typedFigure(text);
+  return figure !== undefined && figure > 0 && Number.isFinite(figure) ? figure : null;
+}

@@ -129,6 +129,13 @@ describe('what a rig has taught', () => {
     again.close();
   });
 
+  it('is made from the newest sixty judged beads: the oldest of more are left out', async () => {
+    const at = (i: number): string => new Date(Date.parse('2026-06-01T08:00:00.000Z') + i * 60_000).toISOString();
+    const beads = await run(...Array.from({ length: 62 }, (_, i) => ({ outcome: 'better' as const, ranAt: at(i) })));
+    const steps = (await taught()).steps.map(({ beadId }) => beadId);
+    expect(steps).toEqual(beads.slice(2).map(({ id }) => id));
+  });
+
   it('is nothing of a rig that is not kept, and says nothing by a bead outside the arc model', async () => {
     expect((await shop.send('GET', `/rigs/${freshId()}/experience`)).status).toBe(404);
     const steps = (await taught()).steps.length;

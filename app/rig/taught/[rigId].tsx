@@ -8,5 +8,5 @@ const RigPlace = lazy(() => import('@/features/rig/RigPlace').then((place) => ({
 
 export default function Taught() {
   const { rigId } = useLocalSearchParams<{ rigId: string }>();
-  return <RigPlace chosen={{ rigId, taught: true }} />;
+  return <RigPlace chosen={{ rigId, part: 'taught' }} />;
 }

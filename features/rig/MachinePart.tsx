@@ -1,0 +1,102 @@
+import { Controller, type Control } from 'react-hook-form';
+import { readable, unitOf } from '@/core/quantity/units';
+import { SETTINGS } from '@/core/setting/table';
+import { NumberField } from '@/ui/NumberField';
+import { Part } from '@/ui/Part';
+import { Choice } from '@/ui/Press';
+import { Row } from '@/ui/Row';
+import { Words } from '@/ui/Words';
+import { DISPLAY_WORDS } from '../shared/rig-words';
+import { useUnits } from '../shared/use-habits';
+import type { RigValues } from './rig-form';
+
+const choices = <T extends string>(words: Record<T, string>): { value: T; label: string }[] =>
+  Object.entries(words).map(([value, label]) => ({ value: value as T, label: label as string }));
+
+const RISING = choices({ softer: 'softer', crisper: 'crisper' });
+const MODES = choices({ conventional: 'no pulse', pulse: 'pulse, set by trim' });
+const ENDS = ['low', 'high'] as const;
+
+const RANGES = [
+  { field: 'volts', of: 'voltageV', limits: [0, 100] },
+  { field: 'wire', of: 'wireSpeedMPerMin', limits: [0, 100] },
+] as const;
+
+/** The machine itself: how it is read, what it can be set to, whether it pulses, and its arc control. */
+export function MachinePart({ control }: { control: Control<RigValues> }) {
+  const units = useUnits();
+  return (
+    <>
+      <Part title="How it shows its figures">
+        <Controller
+          control={control}
+          name="display"
+          render={({ field }) => (
+            <Choice
+              label="How it shows its figures"
+              options={choices(DISPLAY_WORDS)}
+              chosen={field.value}
+              onChoose={field.onChange}
+            />
+          )}
+        />
+      </Part>
+      <Part title="What it can be set to, as its plate says">
+        {RANGES.map(({ field: name, of, limits }) => {
+          const { name: called, quantity } = SETTINGS[of];
+          return (
+            <Controller
+              key={name}
+              control={control}
+              name={name}
+              render={({ field, fieldState: { error } }) => (
+                <>
+                  <Row className="gap-2">
+                    {ENDS.map((end) => (
+                      <NumberField
+                        key={end}
+                        className="min-w-0 flex-1"
+                        label={end === 'low' ? `${called} from` : 'to'}
+                        unit={unitOf(quantity, units)}
+                        text={field.value[end]}
+                        onType={(text) => field.onChange({ ...field.value, [end]: text })}
+                      />
+                    ))}
+                  </Row>
+                  {error !== undefined && (
+                    <Words role="alert" strong>
+                      {`${called} takes a low end below its high end, ${limits.map((limit) => readable(limit, quantity, units)).join(' to ')} ${unitOf(quantity, units)}, or both empty.`}
+                    </Words>
+                  )}
+                </>
+              )}
+            />
+          );
+        })}
+      </Part>
+      <Part title="Pulse">
+        <Controller
+          control={control}
+          name="mode"
+          render={({ field }) => (
+            <Choice label="Pulse" options={MODES} chosen={field.value} onChoose={field.onChange} />
+          )}
+        />
+      </Part>
+      <Part title="More on the arc-control dial is">
+        <Controller
+          control={control}
+          name="rising"
+          render={({ field }) => (
+            <Choice
+              label="More on the arc-control dial is"
+              options={RISING}
+              chosen={field.value}
+              onChoose={field.onChange}
+            />
+          )}
+        />
+      </Part>
+    </>
+  );
+}
