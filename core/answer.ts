@@ -23,6 +23,8 @@ import { FIELD_WORDS, statedOfEvidence, type FieldEvidence } from './evidence/ta
 import { check, evidenceName, finding, marksOf } from './knowledge';
 import type { Check } from './knowledge';
 import { leavesOf, type Leaves } from './record/carried';
+import { readArc } from './arc/reading';
+import { startOf, withoutBead, type Start } from './start/start';
 
 /** A reason with the name of what speaks. */
 export type NamedReason = Reason & { name: string };
@@ -79,6 +81,8 @@ export type Answer = {
   hand: Hand;
   /** Volts against wire speed; null where the arc is not set by volts, or no wire speed is known. */
   balance: BalanceCurve | null;
+  /** What to start with; null once the volts or the wire of a bead are known, or where the wire is not. */
+  start: Start | null;
   /** How the next bead should look and sound when the change was right; null where nothing steady can be expected. */
   nextBead: NextBead | null;
   /** How the bead looks, and how the corrected settings should lay the next one. */
@@ -125,6 +129,10 @@ function curveOf(setup: ArcSetup, { settings = {} }: Case, { settings: to }: Cor
   return balanceCurve(known, looked, to.stickOutMm ?? settings.stickOutMm ?? usualStickOut(setup, null).wanted);
 }
 
+/** Whether nothing was set yet: neither the volts, or in pulse what stands for them, nor the wire. */
+const isToStart = ({ settings = {} }: Case): boolean =>
+  settings.voltageV === undefined && settings.wireSpeedMPerMin === undefined;
+
 /**
  * Diagnosis and correction in one: the whole answer to a case, for the page's worker and the server alike. The arc is
  * read once for today's settings and once for the corrected ones; everything else is drawn from those two readings.
@@ -155,6 +163,15 @@ export function answer(input: Case, engine: Engine = ENGINE): Answer {
     leaves: { one: leavesWith('one'), all: leavesWith('all') },
     hand: setup.hand,
     balance: curveOf(setup, input, correction),
+    start: isToStart(input)
+      ? startOf(
+          input,
+          correction,
+          withWire(setup),
+          (settings) => readArc(setup, settings),
+          (other) => correct(engine, other, diagnose(engine, other)).correction.settings,
+        )
+      : null,
     nextBead: nextBeadAt(arcAfter.transfer),
     names: Object.fromEntries(
       Object.keys(input.findings ?? {})
@@ -167,4 +184,19 @@ export function answer(input: Case, engine: Engine = ENGINE): Answer {
     },
     judgedBy: engine.version,
   };
+}
+
+/** What to start a job with, and the cautions that go with it. */
+export type StartAnswer = Start & { cautions: CautionNote[] };
+
+/**
+ * What to start a job with, whatever was set before: a case without settings gets the figures that a correction proposes
+ * where nothing is known, with the hand, the passes and the times that go with them.
+ * @param input a valid case; figures and findings of a bead are not asked
+ * @throws RangeError where the wire is not known: nothing can be said of its current
+ */
+export function startAnswer(input: Case, engine: Engine = ENGINE): StartAnswer {
+  const { start, cautions } = answer(withoutBead(input), engine);
+  if (start === null) throw new RangeError('starting settings need the class and the diameter of the wire');
+  return { ...start, cautions };
 }

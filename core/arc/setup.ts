@@ -2,7 +2,8 @@ import { completeMix, type GasMix } from '../case/gas-mix';
 import type { BaseMetal, Case, Joint, Position } from '../case/schema';
 import { currentFromWireSpeed, wireSpeedFromCurrent } from './burn-off';
 import { depositedArea } from './bead';
-import { ARC_LENGTH_MM } from './coefficients';
+import { ARC_LENGTH_MM, PASSES } from './coefficients';
+import { passesFor } from './passes';
 import { balanceVoltage, currentInBalance, withinCurrentRange } from './balance';
 import { handOf, type Hand } from './hand';
 import { currentWanted } from './heat';
@@ -35,6 +36,8 @@ export type ArcSetup = {
   /** What is proposed: the same, away from the wild zone under spray. */
   currentAskedA: number | null;
   thinnestMm: number | null;
+  /** Leg that one pass usually gets: the plate's own, no larger than the position holds up or than each of several takes. */
+  passLegMm: number;
   /** How the machine's figures stand to its arc. */
   machine: Machine;
   /** How gun and puddle are usually led on this job. */
@@ -48,6 +51,26 @@ export type WireSetup = ArcSetup & { wire: Wire };
 
 /** Leg a single pass usually gets: 2 mm and 0.9 mm per mm of the thinner part, up to 6 mm plate. */
 const EXPECTED_LEG = { baseMm: 2, perMm: 0.9 };
+
+/** Under this share of what the plate wants a pass does not fuse it, and it is built up in several. */
+const COLD = 0.85;
+
+type PassOn = {
+  thinnestMm: number | null;
+  joint: Joint;
+  position: Position;
+  gapMm: number;
+  wantsA: number | null;
+  carriesA: number;
+};
+
+/** The leg of one pass, mm; of 3 mm plate where the thickness is not known. */
+function passLeg({ thinnestMm, joint, position, gapMm, wantsA, carriesA }: PassOn): number {
+  const thin = Math.min(6, Math.max(0.6, thinnestMm ?? 3));
+  const own = Math.min(EXPECTED_LEG.baseMm + EXPECTED_LEG.perMm * thin, PASSES.largestLegMm[position]);
+  if (thinnestMm === null || wantsA === null || carriesA >= COLD * wantsA) return own;
+  return Math.min(own, passesFor(thinnestMm, joint, position, gapMm).legMm);
+}
 
 /** How much more metal a woven bead lays than a straight one. */
 const WOVEN = 1.33;
@@ -117,6 +140,10 @@ export function arcSetup(input: Case, machine: Machine = AS_SHOWN): ArcSetup {
     currentAskedA:
       aimedA === null || wire === null || ceiling === null || pulse ? aimedA : askedFor(aimedA, ceiling, wire, gas),
     thinnestMm,
+    passLegMm: passLeg({
+      ...{ thinnestMm, position, joint: job.joint ?? 'bead-on-plate', gapMm: job.gapMm ?? 0 },
+      ...{ wantsA: plateWantsA, carriesA: ceiling?.currentA ?? Infinity },
+    }),
     machine,
     hand: handOf({ wire, baseMetal, position, gapMm: job.gapMm ?? 0 }, preferences),
     tightStickOut: preferences.stickOut === 'tight',
@@ -183,10 +210,8 @@ export function currentBalancedBy({ wire, gas, machine }: WireSetup, voltageV: n
  * @returns mm/min
  */
 export function expectedTravel(setup: WireSetup, wireSpeedMPerMin: number): number {
-  const thin = Math.min(6, Math.max(0.6, setup.thinnestMm ?? 3));
-  const leg = EXPECTED_LEG.baseMm + EXPECTED_LEG.perMm * thin;
   // A woven bead is wider, so it is laid more slowly.
-  const area = (leg ** 2 / 2) * (setup.hand.weaves ? WOVEN : 1);
+  const area = (setup.passLegMm ** 2 / 2) * (setup.hand.weaves ? WOVEN : 1);
   const perMetre = depositedArea(wireSpeedMPerMin * setup.machine.wireScale, setup.wire, setup.gas, 1000);
   return Math.min(900, Math.max(120, (perMetre * 1000) / area));
 }

@@ -107,6 +107,8 @@ export const JOB_SCHEMA = {
     joint: { enum: JOINTS },
     position: { enum: POSITIONS },
     gapMm: number(0, 20),
+    /** Length of the weld. */
+    lengthMm: number(5, 100000),
     draught: { enum: DRAUGHTS },
     concerns: words(CONCERNS),
     procedure: PROCEDURE_SCHEMA,

@@ -40,9 +40,17 @@ describe('what can be set', () => {
     const knob = boundsFor(on({ dials: { voltageV: volts } }), BASE).voltageV;
     expect(knob).toEqual({ low: 13, high: 22, step: 0.1 });
     const range = { voltageV: { low: 15, high: 30, step: 0.2 } };
-    expect(boundsFor(on({ range, dials: { voltageV: volts } }), BASE).voltageV).toEqual({ low: 15, high: 22, step: 0.2 });
+    expect(boundsFor(on({ range, dials: { voltageV: volts } }), BASE).voltageV).toEqual({
+      low: 15,
+      high: 22,
+      step: 0.2,
+    });
     const apart = { voltageV: { low: 25, high: 30, step: 0.2 } };
-    expect(boundsFor(on({ range: apart, dials: { voltageV: volts } }), BASE).voltageV).toEqual({ low: 13, high: 22, step: 0.2 });
+    expect(boundsFor(on({ range: apart, dials: { voltageV: volts } }), BASE).voltageV).toEqual({
+      low: 13,
+      high: 22,
+      step: 0.2,
+    });
   });
 
   it('is what the machine reaches where that is less', () => {

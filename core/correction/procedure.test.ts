@@ -126,6 +126,26 @@ describe('a correction under a procedure', () => {
     expect(held.procedure.join()).toContain('does not allow');
   });
 
+  it('says nothing of figures that are not known, and of a current by the stick-out that is', () => {
+    const UNKNOWN = { voltageV: null, wireSpeedMPerMin: null, stickOutMm: null, gasFlowLPerMin: null };
+    const procedure: Procedure = {
+      voltageV: { low: 30, high: 31 },
+      wireSpeedMPerMin: { low: 9 },
+      currentA: { low: 182, high: 230 },
+    };
+    const notes = (today: object): string[] =>
+      procedureNotes(procedure, BASE.setup, { ...UNKNOWN, ...today }, { to: STEADY, free: STEADY }, null);
+    const leaving = (today: object): number =>
+      notes(today).filter((note) => /leaves it|these figures give/.test(note)).length;
+    expect(leaving({})).toBe(0);
+    expect(leaving({ voltageV: 20 })).toBe(1);
+    expect(leaving({ voltageV: 30.5 })).toBe(0);
+    expect(leaving({ wireSpeedMPerMin: 7.5 })).toBe(2);
+    // A nearer tip gives the same wire more current: 10 and 20 mm leave the amps, 5 mm hold them.
+    expect(notes({ wireSpeedMPerMin: 7.5, stickOutMm: 20 }).join()).toContain('these figures give');
+    expect(notes({ wireSpeedMPerMin: 7.5, stickOutMm: 5 }).join()).not.toContain('these figures give');
+  });
+
   it('keeps the heat input by the pace', () => {
     const note = (travelMmPerMin: number, heatInputKJPerMm: { low?: number; high?: number }): string =>
       procedureNotes(

@@ -1,8 +1,11 @@
+import fc from 'fast-check';
 import { EXAMPLE_CASE } from '../cases/example';
 import { CASE_FORMAT, type Case, type FindingState } from '../case/schema';
 import { ENGINE } from '../engine';
 import { OPPOSITES } from '../knowledge/opposites';
 import { diagnose } from './diagnose';
+import type { Engine } from './engine';
+import { togetherness } from './notes';
 
 const BALANCED: Case = { ...EXAMPLE_CASE, settings: { ...EXAMPLE_CASE.settings, voltageV: 20 }, findings: {} };
 const seen = (...ids: string[]): Record<string, FindingState> =>
@@ -42,6 +45,37 @@ describe('what does not go together', () => {
     };
     const told = notes({ ...seen('arc-blows-aside'), 'check-clamp-side': 'absent' }, noCauseLeft);
     expect(told).toEqual([expect.objectContaining({ kind: 'unexplained', about: ['arc-blows-aside'] })]);
+  });
+});
+
+describe('how often two findings come together', () => {
+  const chance = fc.double({ min: 0.01, max: 0.95, noNaN: true });
+  const three = fc.tuple(chance, chance, chance);
+  type Node = { leak: number; strength: number[] };
+  const node = fc.record({ leak: fc.double({ min: 0.01, max: 0.3, noNaN: true }), strength: three });
+  /** Chance that a set of causes leaves a node quiet. */
+  const quiet = ({ leak, strength }: Node, causes: readonly boolean[]): number =>
+    causes.reduce((left, holds, c) => (holds ? left * (1 - strength[c]) : left), 1 - leak);
+
+  it('is that over all sets of causes one by one: good stays while nothing spoils it, trouble shows when something does', () => {
+    fc.assert(
+      fc.property(node, node, three, (good, trouble, priors) => {
+        let [both, goodAlone, troubleAlone] = [0, 0, 0];
+        for (let set = 0; set < 8; set++) {
+          const causes = [0, 1, 2].map((c) => (set & (1 << c)) !== 0);
+          const weight = priors.reduce((product, p, c) => product * (causes[c] ? p : 1 - p), 1);
+          both += weight * quiet(good, causes) * (1 - quiet(trouble, causes));
+          goodAlone += weight * quiet(good, causes);
+          troubleAlone += weight * (1 - quiet(trouble, causes));
+        }
+        const nodeById = new Map(Object.entries({ good, trouble })) as unknown as Engine['nodeById'];
+        expect(togetherness({ nodeById }, 'good', 'trouble', Float64Array.from(priors))).toBeCloseTo(
+          both / (goodAlone * troubleAlone),
+          9,
+        );
+        expect(togetherness({ nodeById }, 'good', 'unheard', Float64Array.from(priors))).toBe(1);
+      }),
+    );
   });
 });
 

@@ -22,8 +22,14 @@ function lower({ knowledge: { findings, checks } }: Engine, id: StatedId): strin
 /**
  * How much rarer "good one present" and "trouble present" are together than apart, over all causes at their
  * priors: (Q_g - Q_fg) / ((1 - Q_f) Q_g), where Q is the chance that nothing brings trouble out.
+ * @returns 1 where they know nothing of each other, 0 where they never come together
  */
-function togetherness({ nodeById }: Engine, goodId: string, troubleId: string, priors: Float64Array): number {
+export function togetherness(
+  { nodeById }: Pick<Engine, 'nodeById'>,
+  goodId: string,
+  troubleId: string,
+  priors: Float64Array,
+): number {
   const [good, trouble] = [goodId, troubleId].map((id) => nodeById.get(id));
   if (good === undefined || trouble === undefined) return 1;
   let [quietGood, quietTrouble, quietBoth] = [1 - good.leak, 1 - trouble.leak, (1 - good.leak) * (1 - trouble.leak)];

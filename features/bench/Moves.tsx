@@ -4,8 +4,7 @@ import type { Move } from '@/core/correction/moves';
 import type { Correction } from '@/core/correction/correct';
 import { movesNow, startingSettings } from '@/core/correction/next-settings';
 import { dialFor } from '@/core/setting/dials';
-import { SETTINGS, type SettingName } from '@/core/setting/table';
-import { dialText, figureWithUnit, fromToText, knobText } from '@/core/setting/words';
+import { fromToText, knobText } from '@/core/setting/words';
 import { Button, Choice } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { Figure, Heading, Words } from '@/ui/Words';
@@ -14,6 +13,7 @@ import { useHabits, useTextIn, useUnits } from '../shared/use-habits';
 import { learnedWords } from '../shared/machine-words';
 import { useBenchActions, useBenchRecords, useDraftPart, useLive } from './bench';
 import { headline } from './headline';
+import { StartCard } from './StartCard';
 
 /** What to do, one thing at a time: from → to in large figures, the knob's mark as large. */
 export function Moves({ answer }: { answer: Answer }) {
@@ -25,7 +25,7 @@ export function Moves({ answer }: { answer: Answer }) {
   if (asks && Object.keys(start).length === 0 && outOfReach.length + procedure.length === 0) return null;
   return (
     <View className="gap-3">
-      <Start answer={answer} />
+      <StartCard answer={answer} />
       {moves.length === 0 ? <NothingToTurn answer={answer} /> : <MoveList correction={answer.correction} />}
       <OtherWay answer={answer} />
       <Learned />
@@ -36,52 +36,6 @@ export function Moves({ answer }: { answer: Answer }) {
       ))}
     </View>
   );
-}
-
-/** What to start with where figures are not known: the first thing an empty bench says. */
-function Start({ answer }: { answer: Answer }) {
-  const { dials } = useBenchRecords();
-  const { takeStart } = useBenchActions();
-  const units = useUnits();
-  const today = useDraftPart((draft) => draft.settings);
-  const start = Object.entries(startingSettings(today, answer.correction)) as [SettingName, number][];
-  if (start.length === 0) return null;
-  const { after } = answer.correction;
-  return (
-    <View role="region" aria-label="Start with" className="gap-2 rounded-md bg-plate p-3">
-      <Heading level={2}>Start with</Heading>
-      <Row className="flex-wrap gap-x-6 gap-y-2">
-        {start.map(([name, value]) => {
-          const mark = dialText(dialFor(dials, name), value);
-          return (
-            <View key={name}>
-              <Words className="text-sm text-faint">{SETTINGS[name].name}</Words>
-              <Figure className="text-2xl leading-tight">{figureWithUnit(name, value, units)}</Figure>
-              {mark !== null && (
-                <Words strong className="text-lg">
-                  {mark}
-                </Words>
-              )}
-            </View>
-          );
-        })}
-      </Row>
-      <Words className="text-faint">
-        {answer.arc.currentWantedA === null || !after?.currentA
-          ? 'From the middle of what this wire carries: say how thick the plate is for a better start.'
-          : `About ${Math.round(after.currentA)} A on this plate. Run a trial bead, then say what it shows.`}
-      </Words>
-      <Words>{handWords(answer.hand)}</Words>
-      <Button label="Use these figures" onPress={takeStart} />
-    </View>
-  );
-}
-
-/** How the gun is led, in a sentence. */
-function handWords({ angleDeg, weaves, because }: Answer['hand']): string {
-  const way = angleDeg > 0 ? 'push' : 'drag';
-  const run = weaves ? 'a small weave, pausing at the sides' : 'straight';
-  return `Gun: ${way} it, about ${Math.abs(angleDeg)}° (${because}). Run: ${run}.`;
 }
 
 /** Said only where it is known that nothing needs turning. */

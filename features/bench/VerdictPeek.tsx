@@ -103,6 +103,12 @@ function NoMove({ answer, headline }: { answer: Answer; headline: Headline }) {
   const today = useDraftPart((draft) => draft.settings);
   const start = Object.entries(startingSettings(today, answer.correction)) as [SettingName, number][];
   const electrical = start.filter(([name]) => name === 'voltageV' || name === 'wireSpeedMPerMin');
+  if (electrical.length > 0 && answer.cautions.some(({ stop }) => stop))
+    return (
+      <Words strong numberOfLines={2}>
+        Stop: read what comes before the first bead
+      </Words>
+    );
   if (electrical.length > 0)
     return (
       <Words strong numberOfLines={2}>

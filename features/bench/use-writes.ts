@@ -1,5 +1,6 @@
 import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import type { Case, FindingState } from '@/core/case/schema';
+import type { Answer } from '@/core/answer';
 import { nextSettings, startingSettings } from '@/core/correction/next-settings';
 import type { StatedId } from '@/core/evidence/ids';
 import { beadFrom, draftAfter } from '@/core/record/bead-from';
@@ -57,6 +58,12 @@ export type Actions = {
   undo: () => void;
 };
 
+/** The arc control that a start proposes: the hand's own figures are measured, not taken over. */
+function arcControlOf({ start }: Pick<Answer, 'start'>): Settings {
+  const { arcControlPct, trimPct } = start?.settings ?? {};
+  return { ...(arcControlPct === undefined ? {} : { arcControlPct }), ...(trimPct === undefined ? {} : { trimPct }) };
+}
+
 /** What can be done on the bench. The actions never change, so that no one is drawn again for them. */
 export function useWrites(
   records: Records,
@@ -100,7 +107,11 @@ export function useWrites(
         if (answer === null) return;
         change((draft) => ({
           ...draft,
-          settings: { ...draft.settings, ...startingSettings(draft.settings, answer.correction) },
+          settings: {
+            ...arcControlOf(answer),
+            ...draft.settings,
+            ...startingSettings(draft.settings, answer.correction),
+          },
         }));
       },
       takeMoves: () => {

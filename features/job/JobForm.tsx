@@ -194,6 +194,7 @@ const LENGTH_WORDS: Record<LengthName, string> = {
   thicknessMm: 'Thickness',
   otherThicknessMm: 'Other part',
   gapMm: 'Gap',
+  lengthMm: 'Weld length',
 };
 
 function LengthField({ control, name }: { control: Control<JobValues>; name: LengthName }) {
@@ -202,7 +203,7 @@ function LengthField({ control, name }: { control: Control<JobValues>; name: Len
   const unit = unitOf('length', units);
   const gaugeOf = (text: string): number | null => {
     const typed = typedFigure(text);
-    return name === 'gapMm' || typed === undefined || !(typed > 0)
+    return name === 'gapMm' || name === 'lengthMm' || typed === undefined || !(typed > 0)
       ? null
       : nearestGauge(fromUser(typed, 'length', units));
   };

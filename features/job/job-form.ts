@@ -4,7 +4,7 @@ import type { Coupon, JobVersion, NewCoupon } from '@/core/record/schema';
 import { typedFigure } from '../shared/record-form';
 
 /** Lengths that are typed; figures as they were typed. */
-export const LENGTHS = ['thicknessMm', 'otherThicknessMm', 'gapMm'] as const;
+export const LENGTHS = ['thicknessMm', 'otherThicknessMm', 'gapMm', 'lengthMm'] as const;
 export type LengthName = (typeof LENGTHS)[number];
 
 /** What is typed and chosen for a job. */
@@ -22,6 +22,7 @@ export type JobValues = {
   thicknessMm: string;
   otherThicknessMm: string;
   gapMm: string;
+  lengthMm: string;
   baseMetal: NonNullable<Job['baseMetal']> | null;
   joint: NonNullable<Job['joint']> | null;
   position: NonNullable<Job['position']> | null;
@@ -79,6 +80,7 @@ export function valuesOf(title: string, rigId: string, job: Job, units: UnitSyst
     thicknessMm: length(job.thicknessMm),
     otherThicknessMm: length(job.otherThicknessMm),
     gapMm: length(job.gapMm),
+    lengthMm: length(job.lengthMm),
     baseMetal: job.baseMetal ?? null,
     joint: job.joint ?? null,
     position: job.position ?? null,

@@ -75,6 +75,69 @@ const wouldBe = orNull(object({ cause: causeId, name: text, probability: chance 
 const window = orNull(object({ low: positive, wanted: positive, high: positive }));
 const appearance = { ...APPEARANCE_SCHEMA, required: Object.keys(APPEARANCE_SCHEMA.properties) };
 
+const cautions = list(object({ id: text, stop: { type: 'boolean' }, text }));
+const number = { type: 'number' };
+const flag = { type: 'boolean' };
+const looksAndSounds = orNull(object({ looks: text, sounds: text }));
+
+const start = {
+  settings,
+  marks: { type: 'object', propertyNames: { enum: SETTING_NAMES }, additionalProperties: text },
+  passes: list(
+    object({
+      number: positive,
+      kind: { enum: ['only', 'root', 'fill', 'cap'] },
+      legMm: number,
+      settings: orNull(settings),
+      note: text,
+    }),
+  ),
+  technique: object({
+    travelSpeedMmPerMin: positive,
+    secondsPer100Mm: positive,
+    travelAngleDeg: number,
+    workAngleDeg: positive,
+    gun: { enum: ['push', 'drag', 'square'] },
+    weaves: flag,
+    run: text,
+    aim: text,
+    because: text,
+  }),
+  times: object({
+    preFlowS: figure,
+    postFlowS: figure,
+    burnBackS: positive,
+    runInMPerMin: positive,
+    crater: text,
+    trigger: { enum: ['2T', '4T'] },
+  }),
+  stitch: orNull(
+    object({
+      tackEveryMm: positive,
+      stitchMm: positive,
+      pitchMm: positive,
+      pauseS: positive,
+      order: list(positive),
+      backing: flag,
+    }),
+  ),
+  wire: orNull(object({ suits: list(positive), best: positive, fitted: flag })),
+  expected: object({
+    currentA: figure,
+    currentWantedA: figure,
+    transfer,
+    legMm: figure,
+    heatInputKJPerMm: figure,
+    depositionKgPerH: figure,
+  }),
+  looksAndSounds,
+  notes: list(text),
+  outOfReach: list(text),
+};
+
+/** What to start with, for the published description. */
+export const START_SCHEMA = object({ ...start, cautions });
+
 export const ANSWER_SCHEMA = object({
   arc: object({
     currentA: figure,
@@ -147,7 +210,7 @@ export const ANSWER_SCHEMA = object({
     outOfReach: list(text),
     procedure: list(text),
   }),
-  cautions: list(object({ id: text, stop: { type: 'boolean' }, text })),
+  cautions,
   names: { type: 'object', additionalProperties: text },
   leaves: object({ one: leaves, all: leaves }),
   hand: object({
@@ -157,7 +220,8 @@ export const ANSWER_SCHEMA = object({
     because: text,
   }),
   balance: orNull(object({ usual: balanceCurve, learned: orNull(balanceCurve) })),
-  nextBead: orNull(object({ looks: text, sounds: text })),
+  start: orNull(object(start)),
+  nextBead: looksAndSounds,
   appearance: object({ now: appearance, next: appearance }),
   judgedBy: text,
 });

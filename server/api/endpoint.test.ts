@@ -55,6 +55,7 @@ async function ask(method: string, path: string, body?: string, type = 'applicat
   const context = {
     store: null as never,
     diagnose: null as never,
+    start: null as never,
     learn: null as never,
     log: createLog('silent'),
     report: () => undefined,

@@ -26,7 +26,7 @@ import { findRig, listRigs } from '../db/rigs';
 import { write, type Writing } from '../db/write';
 import { lessonsOf } from '../diagnosis/lessons';
 import { OutsideModel } from '../diagnosis/outside-model';
-import { ANSWER_SCHEMA } from './answer-schema';
+import { ANSWER_SCHEMA, START_SCHEMA } from './answer-schema';
 import { CHANGES } from './changes';
 import { endpoint, LIMIT, type AnyEndpoint, type Context } from './endpoint';
 
@@ -220,6 +220,16 @@ export const ENDPOINTS: readonly AnyEndpoint[] = [
     answer: { schema: ANSWER_SCHEMA, description: 'causes, next checks, correction and cautions' },
     problems: ['outside-model', 'busy'],
     work: ({ body }, { diagnose }) => worked(() => diagnose(body)),
+  }),
+  endpoint({
+    method: 'post',
+    path: '/start',
+    summary:
+      'A job and a rig in, what to start with out. Figures and findings of a bead are not asked. Nothing is stored.',
+    body: { schema: CASE_SCHEMA, read: validateCase },
+    answer: { schema: START_SCHEMA, description: 'settings, passes, technique, times, what is out of reach, cautions' },
+    problems: ['outside-model', 'busy'],
+    work: ({ body }, { start }) => worked(() => start(body)),
   }),
   ...RIGS,
   ...COUPONS,

@@ -1,7 +1,7 @@
 import { join } from 'node:path';
 import { cpus } from 'node:os';
 import Piscina from 'piscina';
-import type { Answer } from '../../core/answer';
+import type { Answer, StartAnswer } from '../../core/answer';
 import type { Case } from '../../core/case/schema';
 import type { JudgedBead } from '../../core/learning/machine-belief';
 import { TooBusy } from './outside-model';
@@ -12,6 +12,8 @@ const MOST_WAITING = 64;
 /** What is worked out away from the thread that answers requests. */
 export type Thinking = {
   diagnose: (input: Case) => Promise<Answer>;
+  /** What to start a case with. */
+  start: (input: Case) => Promise<StartAnswer>;
   /** What each judged bead says of its machine. */
   learn: (beads: readonly JudgedBead[]) => Promise<(number[] | null)[]>;
 };
@@ -34,6 +36,7 @@ export function startDiagnosisPool(): DiagnosisPool {
   };
   return {
     diagnose: (input) => run(input),
+    start: (input) => run(input, 'start'),
     learn: (beads) => run(beads, 'learn'),
     close: () => pool.close({ force: true }),
   };

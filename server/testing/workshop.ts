@@ -12,7 +12,7 @@ import { createApp, type AppOptions } from '../app';
 import { openStore, type OpenedStore } from '../db/open';
 import type { Unreadable } from '../db/rows';
 import { loadWorkshop } from '../demo/load';
-import { learn } from '../diagnosis/diagnose.worker';
+import { learn, start } from '../diagnosis/diagnose.worker';
 import { createLog } from '../http/request-log';
 
 /** A day on which the demo is told, so that tests see the same times. */
@@ -103,6 +103,7 @@ export async function openWorkshop(options: Partial<AppOptions> & { demo?: boole
     createApp({
       store: opened.store,
       diagnose: async (input) => answer(input),
+      start: async (input) => start(input),
       learn: async (beads) => learn(beads),
       log: createLog('silent'),
       report: (row) => unreadable.push(row),

@@ -1,0 +1,184 @@
+import fc from 'fast-check';
+import { answer, startAnswer } from '../answer';
+import { passCeiling, wireWindow } from '../arc/wire-window';
+import { EXAMPLE_CASE } from '../cases/example';
+import { BASE_METALS, JOINTS, POSITIONS, type Case } from '../case/schema';
+import { dialToValue, valueToDial } from '../setting/dial';
+import { DEFAULT_RIG, GOOD_SIGNS, onJob, otherJobs, startJobs } from './testing/jobs';
+
+const plate = (job: object, rig: object = {}) => startAnswer(onJob(job, rig));
+
+describe('what to start with', () => {
+  it('asks no figure of a bead and no finding: a case with them gets the same', () => {
+    const { settings: _, findings: __, ...bare } = EXAMPLE_CASE;
+    expect(startAnswer(EXAMPLE_CASE)).toEqual(startAnswer(bare));
+  });
+
+  it('says of itself nothing where the wire is not known', () => {
+    const { wire: _, ...rig } = EXAMPLE_CASE.rig!;
+    expect(() => startAnswer({ ...EXAMPLE_CASE, rig })).toThrow('class and the diameter of the wire');
+    expect(answer({ ...EXAMPLE_CASE, rig, settings: {}, findings: {} }).start).toBeNull();
+    expect(answer(EXAMPLE_CASE).start).toBeNull();
+  });
+
+  it.each([
+    // Bands of charts and practice for mild steel, flat or horizontal: amps of the plate, volts and wire of the wire.
+    ['0.8 mm sheet on 0.6 mm wire', { thicknessMm: 0.8 }, 0.6, [45, 65], [14, 16.5]],
+    ['1.5 mm sheet on 0.8 mm wire', { thicknessMm: 1.5 }, 0.8, [75, 105], [15, 18]],
+    ['3 mm plate on 0.9 mm wire', { thicknessMm: 3 }, 0.9, [115, 145], [17, 20]],
+    ['5 mm plate on 1.0 mm wire', { thicknessMm: 5 }, 1.0, [150, 195], [18.5, 22.5]],
+  ] as const)('lies in the band of %s', (_, job, diameterMm, [lowA, highA], [lowV, highV]) => {
+    const { settings, expected } = plate(job, { wire: { class: 'solid-steel', diameterMm } });
+    expect(expected.currentA).toBeGreaterThanOrEqual(0.95 * lowA);
+    expect(expected.currentA).toBeLessThanOrEqual(1.05 * highA);
+    expect(settings.voltageV).toBeGreaterThanOrEqual(lowV);
+    expect(settings.voltageV).toBeLessThanOrEqual(highV);
+  });
+
+  it('is turned by nobody once its bead shows good signs, on any job that can be welded', () => {
+    fc.assert(
+      fc.property(fc.oneof(startJobs, otherJobs), (input) => {
+        const { settings } = startAnswer(input);
+        const again = answer({ ...input, settings, findings: GOOD_SIGNS });
+        expect(again.correction.moves.filter(({ kind }) => kind === 'setting')).toEqual([]);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('stays inside what wire and position carry, and has every figure', () => {
+    fc.assert(
+      fc.property(fc.oneof(startJobs, otherJobs), (input) => {
+        const { settings, expected, technique, times, passes } = startAnswer(input);
+        const wire = input.rig!.wire as Parameters<typeof wireWindow>[0];
+        const ceiling = passCeiling(wire, input.job!.position!, input.rig!.mode === 'pulse', input.job!.baseMetal!);
+        expect(expected.currentA!).toBeLessThanOrEqual(1.05 * ceiling.currentA);
+        expect(expected.currentA!).toBeGreaterThanOrEqual(0.9 * wireWindow(wire).lowA);
+        for (const figure of Object.values(settings)) expect(Number.isFinite(figure)).toBe(true);
+        expect(settings.travelSpeedMmPerMin).toBeGreaterThanOrEqual(20);
+        expect(technique.secondsPer100Mm).toBeGreaterThan(0);
+        expect(times.runInMPerMin).toBeLessThanOrEqual(Math.max(1.5, 0.5 * settings.wireSpeedMPerMin!));
+        expect(passes.map(({ number }) => number)).toEqual(passes.map((_, i) => i + 1));
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('is said on the machine’s own dial, on a mark that can be set', () => {
+    const volts = { step: 0.5, low: 1, high: 10, points: [2, 9].map((mark) => ({ mark, value: 13 + 1.2 * mark })) };
+    const { settings, marks } = plate({ thicknessMm: 3 }, { dials: { voltageV: volts } });
+    expect(marks.voltageV).toBe(`knob ${valueToDial(volts, settings.voltageV!)}`);
+    expect(dialToValue(volts, valueToDial(volts, settings.voltageV!))).toBeCloseTo(settings.voltageV!, 2);
+    expect(marks.wireSpeedMPerMin).toBeUndefined();
+  });
+
+  it('is set by trim in pulse, not by volts', () => {
+    const pulse = plate({ thicknessMm: 4, baseMetal: 'mild-steel' }, { mode: 'pulse' });
+    expect(pulse.settings).toEqual(expect.objectContaining({ trimPct: 0 }));
+    expect(pulse.settings).not.toHaveProperty('voltageV');
+    expect(pulse.expected.transfer).toBe('pulse');
+  });
+});
+
+describe('the hand that goes with it', () => {
+  it('pushes aluminium and drags slag wire, whatever the school and the position', () => {
+    for (const position of POSITIONS) {
+      const aluminium = { wire: { class: 'solid-aluminium', diameterMm: 1.2 }, gas: { argonPct: 100 } };
+      expect(plate({ baseMetal: 'aluminium', thicknessMm: 4, position }, aluminium).technique.gun).toBe('push');
+      const slag = {
+        process: 'fcaw-self-shielded',
+        wire: { class: 'tubular-self-shielded', diameterMm: 0.9 },
+        gas: null,
+      };
+      expect(plate({ thicknessMm: 5, position }, slag).technique.gun).not.toBe('push');
+    }
+  });
+
+  it('leans toward the thicker part, and lies half way where they are alike', () => {
+    const on = (otherThicknessMm: number) => plate({ thicknessMm: 3, otherThicknessMm, joint: 'fillet' }).technique;
+    expect(on(3).workAngleDeg).toBe(45);
+    expect(on(8).workAngleDeg).toBe(55);
+    expect(on(8).aim).toContain('thicker');
+    expect(on(3).aim).not.toContain('thicker');
+    expect(plate({ thicknessMm: 3, joint: 'butt', position: 'horizontal' }).technique.workAngleDeg).toBe(80);
+  });
+
+  it('weaves uphill and not downhill, and counts the pace that lays the leg', () => {
+    const up = plate({ thicknessMm: 5, joint: 'fillet', position: 'vertical-up' }).technique;
+    expect([up.weaves, up.gun]).toEqual([true, 'push']);
+    const down = plate({ thicknessMm: 3, joint: 'fillet', position: 'vertical-down' }).technique;
+    expect([down.weaves, down.gun]).toEqual([false, 'drag']);
+    expect(down.secondsPer100Mm).toBe(Math.round(6000 / down.travelSpeedMmPerMin));
+  });
+
+  it('asks for more gas around tender metal, a longer tail at more amps, and none for wire without gas', () => {
+    const of = (job: object, rig: object = {}) => plate(job, rig).times;
+    expect(of({ thicknessMm: 3 }).preFlowS).toBe(0.3);
+    expect(of({ thicknessMm: 3, draught: 'breeze' }).preFlowS).toBe(0.5);
+    expect(of({ thicknessMm: 6 }).postFlowS!).toBeGreaterThan(of({ thicknessMm: 1 }).postFlowS!);
+    const slag = { wire: { class: 'tubular-self-shielded', diameterMm: 0.9 }, gas: null };
+    expect(of({ thicknessMm: 5 }, slag)).toEqual(expect.objectContaining({ preFlowS: null, postFlowS: null }));
+    for (const diameterMm of [0.6, 0.8, 1.0, 1.2, 1.6]) {
+      const { burnBackS } = of({ thicknessMm: 3 }, { wire: { class: 'solid-steel', diameterMm } });
+      expect(burnBackS).toBeGreaterThanOrEqual(0.1);
+      expect(burnBackS).toBeLessThanOrEqual(0.2);
+    }
+  });
+});
+
+describe('the passes', () => {
+  it('are one where one does it', () => {
+    expect(plate({ thicknessMm: 3, joint: 'fillet' }).passes).toEqual([
+      expect.objectContaining({ number: 1, kind: 'only', settings: null }),
+    ]);
+  });
+
+  it('are several, root first and cap last, where position or plate asks for them, and each at its own pace', () => {
+    const up = plate({ thicknessMm: 10, joint: 'fillet', position: 'vertical-up' });
+    expect(up.passes.map(({ kind }) => kind)).toEqual(['root', 'cap']);
+    expect(up.outOfReach.join()).toContain('2 passes');
+    expect(up.passes[0].legMm).toBeCloseTo(5, 0);
+    // The pace lays the leg of a pass, within the half millimetre that a leg is said to.
+    const over = plate({ thicknessMm: 10, joint: 'fillet', position: 'overhead' });
+    expect(over.passes.length).toBeGreaterThan(1);
+    expect(Math.abs(over.expected.legMm! - over.passes[1].legMm)).toBeLessThan(0.5);
+    const thick = plate({ thicknessMm: 15, joint: 'fillet' }, { wire: { class: 'solid-steel', diameterMm: 1.2 } });
+    expect(thick.passes.length).toBeGreaterThan(1);
+    expect(thick.passes.at(-1)!.kind).toBe('cap');
+    expect(thick.passes.slice(1, -1).every(({ kind }) => kind === 'fill')).toBe(true);
+  });
+
+  it('close an open root with figures of its own, colder than the rest and crisper', () => {
+    const gap = { thicknessMm: 10, joint: 'butt', gapMm: 2 };
+    const { passes, settings } = plate(gap, { wire: { class: 'solid-steel', diameterMm: 1.2 } });
+    expect(passes[0].settings!.wireSpeedMPerMin!).toBeLessThan(0.75 * settings.wireSpeedMPerMin!);
+    expect(passes[0].settings!.voltageV!).toBeLessThan(settings.voltageV! - 1.5);
+    expect(passes.slice(1).every((pass) => pass.settings === null)).toBe(true);
+    expect(settings.arcControlPct!).toBeLessThan(50);
+    expect(plate({ ...gap, gapMm: 0 }).passes[0].settings).toBeNull();
+  });
+});
+
+it('covers every metal, joint and position without a word missing', () => {
+  for (const baseMetal of BASE_METALS)
+    for (const joint of JOINTS)
+      for (const position of POSITIONS) {
+        const { technique, times } = startAnswer(
+          onJob({ baseMetal, joint, position, thicknessMm: 3 }, DEFAULT_RIG[baseMetal]),
+        );
+        for (const text of [technique.aim, technique.run, technique.because, times.crater])
+          expect(text).toMatch(/\S{3}/);
+      }
+});
+
+it('says which wire the plate wants where another is fitted, and when aluminium does not spray', () => {
+  const thick = plate({ thicknessMm: 12 }, { wire: { class: 'solid-steel', diameterMm: 0.6 } });
+  expect(thick.notes.join()).toMatch(/usually .*1\.2 mm.*; 0\.6 mm is fitted/);
+  expect(thick.wire!.fitted).toBe(false);
+  expect(plate({ thicknessMm: 3 }).notes).toEqual([]);
+  const coarse: Case = onJob(
+    { baseMetal: 'aluminium', thicknessMm: 3 },
+    { ...DEFAULT_RIG.aluminium, wire: { class: 'solid-aluminium', diameterMm: 1.6 } },
+  );
+  expect(startAnswer(coarse).notes.join()).toContain('does not spray');
+});

@@ -1,0 +1,169 @@
+import type { ArcReading } from '../arc/reading';
+import { expectedTravel, type WireSetup } from '../arc/setup';
+import type { Case } from '../case/schema';
+import type { Correction } from '../correction/correct';
+import { nextBeadAt, type NextBead } from '../correction/next-bead';
+import { dialFor, type Dials } from '../setting/dials';
+import type { SettingName, Settings } from '../setting/table';
+import { dialText } from '../setting/words';
+import { passPlan, type Pass } from './pass-plan';
+import { stitchPlan, type StitchPlan } from './stitch';
+import { techniqueFor, type Technique } from './technique';
+import { timesFor, type Times } from './times';
+import { wireChoice, type WireChoice } from './wire-choice';
+
+/** Everything to set and to know before the first bead. */
+export type Start = {
+  /** Figures in the inside units: the four main ones as in a correction, with arc control, pace and angle; trim in pulse. */
+  settings: Settings;
+  /** The same on the machine's own dials, as they stand on it: "knob 5.5". */
+  marks: { [name in SettingName]?: string };
+  passes: Pass[];
+  technique: Technique;
+  times: Times;
+  /** How sheet is stitched; null where a bead is drawn in one. */
+  stitch: StitchPlan | null;
+  /** Which sizes of this wire suit the plate; null where its thickness is not known. */
+  wire: WireChoice | null;
+  /** What the arc should be: amps, transfer, leg of a pass, heat input. */
+  expected: Pick<
+    ArcReading,
+    'currentA' | 'currentWantedA' | 'transfer' | 'legMm' | 'heatInputKJPerMm' | 'depositionKgPerH'
+  >;
+  /** How the first bead should look and sound; null where nothing steady can be expected. */
+  looksAndSounds: NextBead | null;
+  /** What does not fit before anything is struck: a wire of the wrong size, a gas that never runs steadily. */
+  notes: string[];
+  outOfReach: string[];
+};
+
+/** A gap in a plate thicker than that is closed by a root pass of its own, run as on a plate of the land, mm. */
+const OPEN_ROOT = { gapMm: 1, overMm: 4, landMm: 3 };
+
+const isOpenRoot = ({ joint, thinnestMm }: WireSetup, gapMm: number): boolean =>
+  joint === 'butt' && gapMm >= OPEN_ROOT.gapMm && (thinnestMm ?? 0) > OPEN_ROOT.overMm;
+
+/** What the root of a gap is run with: as an open root in a plate as thick as the land that is left. */
+function rootOf(input: Case, correctOf: (input: Case) => Settings): Pass['settings'] {
+  const { otherThicknessMm: _, ...job } = input.job ?? {};
+  const { voltageV, wireSpeedMPerMin } = correctOf({ ...input, job: { ...job, thicknessMm: OPEN_ROOT.landMm } });
+  return voltageV === undefined || wireSpeedMPerMin === undefined ? null : { voltageV, wireSpeedMPerMin };
+}
+
+/** Arc control to begin with, 0 crisp to 100 soft. Source: the trade's "around half", crisper over gaps, softer for stainless. */
+const ARC_CONTROL = { usual: 50, overGaps: 35, stainless: 60 };
+/** A gap from which the puddle has to freeze fast, mm. */
+const GAP_MM = 1;
+
+function arcControlFor({ baseMetal, joint }: WireSetup, gapMm: number): number {
+  if (gapMm >= GAP_MM && joint === 'butt') return ARC_CONTROL.overGaps;
+  return baseMetal === 'stainless' ? ARC_CONTROL.stainless : ARC_CONTROL.usual;
+}
+
+const sizes = (of: readonly number[]): string => of.map((size) => `${size.toFixed(1)} mm`).join(' or ');
+
+function notesOf(setup: WireSetup, choice: WireChoice | null, reading: ArcReading): string[] {
+  const notes: string[] = [];
+  if (choice !== null && !choice.fitted)
+    notes.push(
+      `For this plate the wire is usually ${sizes(choice.suits)}; ${setup.wire.diameterMm.toFixed(1)} mm is fitted.`,
+    );
+  if (setup.baseMetal === 'aluminium' && reading.transfer === 'short-circuit')
+    notes.push(
+      'At this heat the wire does not spray, and aluminium runs clean only in spray or pulse: thinner wire sprays sooner, or set pulse.',
+    );
+  if (reading.transfer === 'unstable')
+    notes.push('No stable arc can be had with this gas on this wire: change the gas before the figures.');
+  if (reading.transfer === 'globular')
+    notes.push('This gas does not spray: at this heat the drops are coarse, and some spatter is to be lived with.');
+  return notes;
+}
+
+/**
+ * What to start with on a job: the figures that a correction proposes where nothing is known yet, and the hand that goes
+ * with them.
+ * @param input a valid case; its settings are not asked
+ * @param correction of that case without settings, on a machine as it has taught
+ * @param setup the surroundings of that case
+ * @param readAt what the arc model says of settings
+ * @param correctOf what is proposed for another case: for the root pass of a gap, which is run as on a plate of its own
+ * @returns null where the wire is not known, or a figure of the arc cannot be had
+ */
+export function startOf(
+  input: Case,
+  { settings, outOfReach }: Pick<Correction, 'settings' | 'outOfReach'>,
+  setup: WireSetup | null,
+  readAt: (settings: Settings) => ArcReading,
+  correctOf: (input: Case) => Settings,
+): Start | null {
+  const { wireSpeedMPerMin } = settings;
+  if (setup === null || wireSpeedMPerMin === undefined) return null;
+  const { thicknessMm, otherThicknessMm, gapMm = 0, lengthMm = null } = input.job ?? {};
+  const thinnestMm = setup.thinnestMm;
+  const ratio = thinnestMm === null ? 1 : Math.max(thicknessMm ?? 0, otherThicknessMm ?? 0) / thinnestMm;
+  const arcControlPct = arcControlFor(setup, gapMm);
+  const travelMmPerMin = expectedTravel(setup, wireSpeedMPerMin);
+  const reading = readAt({ ...settings, travelSpeedMmPerMin: travelMmPerMin, arcControlPct });
+  const passes = passPlan(setup, {
+    gapMm,
+    oneLegMm: reading.legMm ?? 0,
+    cold: outOfReach.length > 0 && (reading.currentA ?? 0) < (setup.plateWantsA ?? 0),
+    root: isOpenRoot(setup, gapMm) ? rootOf(input, correctOf) : null,
+  });
+  const currentA = reading.currentA ?? 0;
+  const stitch =
+    thinnestMm === null
+      ? null
+      : stitchPlan({ baseMetal: setup.baseMetal, thinnestMm, gapMm, lengthMm }, reading.heatInputKJPerMm ?? 0.1);
+  const technique = techniqueFor(setup, { ratio, gapMm }, travelMmPerMin, stitch !== null);
+  const choice =
+    thicknessMm === undefined
+      ? null
+      : wireChoice(setup.wire, {
+          thickMm: Math.max(thicknessMm, otherThicknessMm ?? 0),
+          currentA: setup.plateWantsA ?? currentA,
+          position: setup.position,
+        });
+  const { voltageV, ...noVolts } = settings;
+  const all: Settings = {
+    // A pulsing machine sets its own volts by the trim.
+    ...(setup.pulse || voltageV === undefined ? noVolts : settings),
+    travelSpeedMmPerMin: technique.travelSpeedMmPerMin,
+    travelAngleDeg: technique.travelAngleDeg,
+    ...(setup.pulse ? { trimPct: 0 } : { arcControlPct }),
+  };
+  return {
+    settings: all,
+    marks: marksOf(all, input.rig?.dials),
+    passes,
+    technique,
+    times: timesFor(setup, currentA, wireSpeedMPerMin, stitch !== null),
+    stitch,
+    wire: choice,
+    expected: {
+      currentA: reading.currentA,
+      currentWantedA: reading.currentWantedA,
+      transfer: reading.transfer,
+      legMm: reading.legMm,
+      heatInputKJPerMm: reading.heatInputKJPerMm,
+      depositionKgPerH: reading.depositionKgPerH,
+    },
+    looksAndSounds: nextBeadAt(reading.transfer),
+    notes: notesOf(setup, choice, reading),
+    outOfReach,
+  };
+}
+
+function marksOf(settings: Settings, dials: Dials | undefined): Start['marks'] {
+  return Object.fromEntries(
+    (Object.entries(settings) as [SettingName, number][]).flatMap(([name, value]) => {
+      const mark = dialText(dialFor(dials, name), value);
+      return mark === null ? [] : [[name, mark]];
+    }),
+  );
+}
+
+/** What of a case a start is worked out from: everything but figures and what a bead showed. */
+export function withoutBead({ settings: _, readings: __, findings: ___, ...rest }: Case): Case {
+  return rest;
+}

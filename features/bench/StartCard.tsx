@@ -1,0 +1,158 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import type { Answer } from '@/core/answer';
+import { startingSettings } from '@/core/correction/next-settings';
+import { dialFor } from '@/core/setting/dials';
+import { SETTINGS, type SettingName } from '@/core/setting/table';
+import { dialText, figureWithUnit } from '@/core/setting/words';
+import type { Start } from '@/core/start/start';
+import { GunDrawing } from '@/ui/joint/GunDrawing';
+import { Button, Toggle } from '@/ui/Press';
+import { Row } from '@/ui/Row';
+import { Figure, Heading, Words } from '@/ui/Words';
+import { useTextIn, useUnits } from '../shared/use-habits';
+import { useBenchActions, useBenchRecords, useDraftPart } from './bench';
+import { expectedWords, gunWords, paceWords, passWords, stitchWords, timesWords } from './start-words';
+
+/**
+ * What to start with where figures are not known: the first thing an empty bench says. What must happen first stands
+ * before it: a stop condition holds the figures back until it is said to be done.
+ */
+export function StartCard({ answer }: { answer: Answer }) {
+  const { takeStart } = useBenchActions();
+  const [done, setDone] = useState(false);
+  const today = useDraftPart((draft) => draft.settings);
+  const figures = Object.entries(startingSettings(today, answer.correction)) as [SettingName, number][];
+  const { start } = answer;
+  const shown = figures.filter(([name]) => start === null || start.settings[name] !== undefined);
+  if (shown.length === 0) return null;
+  const stops = answer.cautions.filter(({ stop }) => stop);
+  return (
+    <View role="region" aria-label="Start with" className="gap-3 rounded-md bg-plate p-3">
+      <Heading level={2}>Start with</Heading>
+      {stops.length > 0 && !done ? (
+        <>
+          <Words
+            strong
+          >{`The figures wait: ${stops.length === 1 ? 'what stands above comes' : `${stops.length} things above come`} first.`}</Words>
+          <Button label="That is done: show the figures" onPress={() => setDone(true)} />
+        </>
+      ) : (
+        <>
+          <Figures figures={shown} />
+          {start === null ? <Beginning answer={answer} /> : <Expected start={start} />}
+          <Button tone="act" label="Use these figures" onPress={takeStart} />
+          {start !== null && <Hand start={start} />}
+        </>
+      )}
+    </View>
+  );
+}
+
+function Figures({ figures }: { figures: readonly [SettingName, number][] }) {
+  const { dials } = useBenchRecords();
+  const units = useUnits();
+  return (
+    <Row className="flex-wrap gap-x-6 gap-y-2">
+      {figures.map(([name, value]) => {
+        const mark = dialText(dialFor(dials, name), value);
+        return (
+          <View key={name}>
+            <Words className="text-sm text-faint">{SETTINGS[name].name}</Words>
+            {mark !== null && <Figure className="text-3xl leading-tight">{mark}</Figure>}
+            <Figure className={mark === null ? 'text-3xl leading-tight' : 'text-xl leading-tight'}>
+              {figureWithUnit(name, value, units)}
+            </Figure>
+          </View>
+        );
+      })}
+    </Row>
+  );
+}
+
+/** Where one of the figures is known already, or the wire is not. */
+function Beginning({ answer }: { answer: Answer }) {
+  const { after } = answer.correction;
+  return (
+    <Words className="text-faint">
+      {answer.arc.currentWantedA === null || !after?.currentA
+        ? 'From the middle of what this wire carries: say how thick the plate is for a better start.'
+        : `About ${Math.round(after.currentA)} A on this plate. Run a trial bead, then say what it shows.`}
+    </Words>
+  );
+}
+
+function Expected({ start }: { start: Start }) {
+  const textIn = useTextIn();
+  const { thicknessMm } = useBenchRecords().coupon.job.job;
+  return (
+    <View className="gap-1">
+      <Words strong>{textIn(expectedWords(start))}</Words>
+      {thicknessMm === undefined && (
+        <Words className="text-faint">
+          From the middle of what this wire carries: say how thick the plate is for a better start.
+        </Words>
+      )}
+      {start.notes.map((note) => (
+        <Words key={note} strong className="border-l-4 border-ink pl-3">
+          {textIn(note)}
+        </Words>
+      ))}
+    </View>
+  );
+}
+
+/** The drawing's width on the narrowest phone. */
+const DRAWN = 320;
+
+/** The hand that goes with the figures: gun, pace, passes, stitches, start and end. */
+function Hand({ start }: { start: Start }) {
+  const textIn = useTextIn();
+  const { coupon, dials } = useBenchRecords();
+  const [more, setMore] = useState(false);
+  const { technique, passes, stitch, times, looksAndSounds } = start;
+  const { joint = 'bead-on-plate', thicknessMm = 3, otherThicknessMm, gapMm = 0 } = coupon.job.job;
+  return (
+    <View className="gap-3">
+      <View
+        role="img"
+        aria-label={`Gun at ${technique.workAngleDeg}° to the lower part, ${technique.gun === 'square' ? 'square' : `${technique.gun} ${Math.abs(technique.travelAngleDeg)}°`}`}
+        className="items-center"
+      >
+        <GunDrawing
+          joint={joint}
+          thicknessMm={thicknessMm}
+          otherMm={otherThicknessMm ?? thicknessMm}
+          gapMm={gapMm}
+          workAngleDeg={technique.workAngleDeg}
+          travelAngleDeg={technique.travelAngleDeg}
+          width={DRAWN}
+        />
+      </View>
+      <Told label="Gun" lines={[gunWords(technique)]} />
+      <Told label="Aim" lines={[technique.aim]} />
+      <Told label="Run" lines={[technique.run, ...(stitch === null ? [paceWords(technique)] : [])]} />
+      {passes.length > 1 && <Told label="Passes" lines={passes.map((pass) => passWords(pass, dials))} />}
+      {stitch !== null && <Told label="Stitch" lines={stitchWords(stitch)} />}
+      <Toggle label="Start and end of the arc" on={more} onPress={() => setMore(!more)} />
+      {more && <Told label="Start and end" lines={timesWords(times)} />}
+      {looksAndSounds !== null && (
+        <Words className="text-faint">
+          {textIn(`Right when it shows ${looksAndSounds.looks}; sounds like ${looksAndSounds.sounds}.`)}
+        </Words>
+      )}
+    </View>
+  );
+}
+
+function Told({ label, lines }: { label: string; lines: readonly string[] }) {
+  const textIn = useTextIn();
+  return (
+    <View>
+      <Words className="text-sm text-faint">{label}</Words>
+      {lines.map((line) => (
+        <Words key={line}>{textIn(line)}</Words>
+      ))}
+    </View>
+  );
+}

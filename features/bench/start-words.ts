@@ -1,0 +1,75 @@
+import type { Dials } from '@/core/setting/dials';
+import { dialFor } from '@/core/setting/dials';
+import { dialText } from '@/core/setting/words';
+import type { Pass } from '@/core/start/pass-plan';
+import type { Start } from '@/core/start/start';
+import type { StitchPlan } from '@/core/start/stitch';
+import type { Times } from '@/core/start/times';
+
+/** Texts are metric, as all of the product's; the screen puts them into the reader's units. */
+const TRANSFER_WORDS = {
+  'short-circuit': 'short circuit',
+  globular: 'coarse drops',
+  spray: 'spray',
+  pulse: 'pulse',
+  tubular: 'tubular wire',
+  unstable: 'no stable arc',
+} as const;
+
+const half = (mm: number): string => String(Math.round(mm * 2) / 2);
+
+/** What the arc should be, in a line: "About 167 A in short circuit; a leg of about 4.5 mm." */
+export function expectedWords({ expected, passes }: Pick<Start, 'expected' | 'passes'>): string {
+  const { currentA, transfer } = expected;
+  if (currentA === null) return '';
+  const arc = `About ${Math.round(currentA)} A${transfer === null ? '' : ` in ${TRANSFER_WORDS[transfer]}`}`;
+  const [only] = passes;
+  return passes.length === 1 ? `${arc}; a leg of about ${half(only.legMm)} mm.` : `${arc}; ${passes.length} passes.`;
+}
+
+/** The pace as it is counted at the plate: "100 mm in 16 s (380 mm/min)." */
+export const paceWords = ({ secondsPer100Mm, travelSpeedMmPerMin }: Start['technique']): string =>
+  `100 mm in ${secondsPer100Mm} s (${travelSpeedMmPerMin} mm/min).`;
+
+/** How the gun is held: "Push, about 10°: flatter …" */
+export function gunWords({ gun, travelAngleDeg, workAngleDeg, because }: Start['technique']): string {
+  const lean = gun === 'square' ? 'Square' : `${gun === 'push' ? 'Push' : 'Drag'} about ${Math.abs(travelAngleDeg)}°`;
+  return `${lean}, ${workAngleDeg}° to the lower part (${because}).`;
+}
+
+const KIND_WORDS: Record<Pass['kind'], string> = { only: 'One pass', root: 'Root', fill: 'Fill', cap: 'Cap' };
+
+/** One pass in a line, with its own figures where it has some. */
+export function passWords({ number, kind, legMm, settings, note }: Pass, dials: Dials): string {
+  const figures = [
+    [settings?.voltageV, 'V', 'voltageV'],
+    [settings?.wireSpeedMPerMin, 'm/min', 'wireSpeedMPerMin'],
+  ] as const;
+  const own = figures.flatMap(([value, unit, name]) => {
+    if (value === undefined) return [];
+    const mark = dialText(dialFor(dials, name), value);
+    return [`${value.toFixed(1)} ${unit}${mark === null ? '' : ` (${mark})`}`];
+  });
+  return `${number}. ${KIND_WORDS[kind]}, as a leg of ${half(legMm)} mm${own.length === 0 ? '' : `, at ${own.join(' and ')}`}. ${note}`.trim();
+}
+
+/** How a sheet is sewn, line by line. */
+export function stitchWords({ tackEveryMm, stitchMm, pitchMm, pauseS, order, backing }: StitchPlan): string[] {
+  return [
+    `Tack every ${tackEveryMm} mm, so that no gap opens.`,
+    `Stitches of ${stitchMm} mm, each ${pitchMm} mm on from the one before: half over it. Wait about ${pauseS} s, until the glow is gone.`,
+    ...(order.length > 2 ? [`From tack to tack in this order: ${order.join(', ')}.`] : []),
+    ...(backing ? ['A copper or aluminium bar tight behind it takes the heat.'] : []),
+    'Let it cool by itself; never water on anything that carries load.',
+  ];
+}
+
+/** Start and end of the arc, line by line. */
+export function timesWords({ preFlowS, postFlowS, burnBackS, runInMPerMin, crater, trigger }: Times): string[] {
+  return [
+    ...(preFlowS === null ? [] : [`Gas ${preFlowS} s before and ${postFlowS} s after.`]),
+    `Run-in ${runInMPerMin.toFixed(1)} m/min, burn-back ${burnBackS} s, ${trigger}.`,
+    'Wire clipped to a point before each start.',
+    crater,
+  ];
+}
