@@ -81,7 +81,7 @@ export type Answer = {
   hand: Hand;
   /** Volts against wire speed; null where the arc is not set by volts, or no wire speed is known. */
   balance: BalanceCurve | null;
-  /** What to start with; null once the volts or the wire of a bead are known, or where the wire is not. */
+  /** What to start with, and how to run it; null once something of a bead is stated, or where the wire is not known. */
   start: Start | null;
   /** How the next bead should look and sound when the change was right; null where nothing steady can be expected. */
   nextBead: NextBead | null;
@@ -129,9 +129,9 @@ function curveOf(setup: ArcSetup, { settings = {} }: Case, { settings: to }: Cor
   return balanceCurve(known, looked, to.stickOutMm ?? settings.stickOutMm ?? usualStickOut(setup, null).wanted);
 }
 
-/** Whether nothing was set yet: neither the volts, or in pulse what stands for them, nor the wire. */
-const isToStart = ({ settings = {} }: Case): boolean =>
-  settings.voltageV === undefined && settings.wireSpeedMPerMin === undefined;
+/** Whether the bead is still to be run: nothing that only a bead shows is stated. */
+const isToStart = ({ findings = {} }: Case): boolean =>
+  Object.entries(findings).every(([id, state]) => state === 'unknown' || isCheckId(id));
 
 /**
  * Diagnosis and correction in one: the whole answer to a case, for the page's worker and the server alike. The arc is

@@ -106,8 +106,9 @@ export function nextPair(name: FigureDial, dial: Dial): NextPair | null {
   if (spread === null) return null;
   const by: PairSource = name === 'voltageV' ? 'meter' : 'run-out';
   const { low, high } = dialEnds(dial);
-  // Whole marks are easiest to set; a knob of few marks is looked over by its steps.
-  const stride = high - low >= 4 && dial.scale !== 'clock' ? Math.max(1, dial.step) : dial.step;
+  // Round marks are easiest to set; a knob of few marks is looked over by its steps.
+  const round = high - low >= 40 ? 10 : high - low >= 4 ? 1 : dial.step;
+  const stride = Math.max(round, dial.step);
   let best: NextPair | null = null;
   for (let mark = Math.ceil(low / stride - 1e-9) * stride; mark <= high + 1e-9; mark += stride) {
     const there = Number(mark.toFixed(6));

@@ -19,6 +19,8 @@ describe('what to start with', () => {
     expect(() => startAnswer({ ...EXAMPLE_CASE, rig })).toThrow('class and the diameter of the wire');
     expect(answer({ ...EXAMPLE_CASE, rig, settings: {}, findings: {} }).start).toBeNull();
     expect(answer(EXAMPLE_CASE).start).toBeNull();
+    const looked = { ...EXAMPLE_CASE, findings: { 'check-nozzle': 'absent', 'bead-ropey': 'unknown' } } as const;
+    expect(answer(looked).start!.expected.currentA).toBeGreaterThan(100);
   });
 
   it.each([

@@ -9,6 +9,7 @@ import { FindingsPanel } from './FindingsPanel';
 import { JudgeBar } from './JudgeBar';
 import { TakeBack } from './TakeBack';
 import { SettingsPanel } from './SettingsPanel';
+import { StartHere } from './StartHere';
 import { useBenchKeys } from './use-bench-keys';
 import { Verdict } from './Verdict';
 import { VerdictPeek } from './VerdictPeek';
@@ -27,6 +28,7 @@ export function PhoneBench() {
           <JudgeBar />
           <TakeBack />
           <SettingsPanel open={knob} onOpen={setKnob} wide={false} />
+          <StartHere onMore={() => setOpen(true)} />
           <FindingsPanel wide={false} searchField={searchField} />
         </ScrollView>
         {open && (

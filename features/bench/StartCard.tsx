@@ -17,15 +17,16 @@ import { expectedWords, gunWords, paceWords, passWords, stitchWords, timesWords 
 /**
  * What to start with where figures are not known: the first thing an empty bench says. What must happen first stands
  * before it: a stop condition holds the figures back until it is said to be done.
+ * @param brief the figures alone, without the hand
  */
-export function StartCard({ answer }: { answer: Answer }) {
+export function StartCard({ answer, brief = false }: { answer: Answer; brief?: boolean }) {
   const { takeStart } = useBenchActions();
   const [done, setDone] = useState(false);
   const today = useDraftPart((draft) => draft.settings);
   const figures = Object.entries(startingSettings(today, answer.correction)) as [SettingName, number][];
   const { start } = answer;
   const shown = figures.filter(([name]) => start === null || start.settings[name] !== undefined);
-  if (shown.length === 0) return null;
+  if (shown.length === 0) return start === null ? null : <HowToRun start={start} />;
   const stops = answer.cautions.filter(({ stop }) => stop);
   return (
     <View role="region" aria-label="Start with" className="gap-3 rounded-md bg-plate p-3">
@@ -42,9 +43,20 @@ export function StartCard({ answer }: { answer: Answer }) {
           <Figures figures={shown} />
           {start === null ? <Beginning answer={answer} /> : <Expected start={start} />}
           <Button tone="act" label="Use these figures" onPress={takeStart} />
-          {start !== null && <Hand start={start} />}
+          {start !== null && !brief && <Hand start={start} />}
         </>
       )}
+    </View>
+  );
+}
+
+/** The hand alone, once the figures are set and the bead is not run yet. */
+function HowToRun({ start }: { start: Start }) {
+  return (
+    <View role="region" aria-label="How to run it" className="gap-3 rounded-md bg-plate p-3">
+      <Heading level={2}>How to run it</Heading>
+      <Expected start={start} />
+      <Hand start={start} />
     </View>
   );
 }

@@ -112,7 +112,7 @@ function NoMove({ answer, headline }: { answer: Answer; headline: Headline }) {
   if (electrical.length > 0)
     return (
       <Words strong numberOfLines={2}>
-        {`Start with ${electrical.map(([name, value]) => startText(name, value, dialFor(dials, name), units)).join(', ')}`}
+        {`Start: ${electrical.map(([name, value]) => startText(name, value, dialFor(dials, name), units)).join(', ')}`}
       </Words>
     );
   const [next] = answer.nextChecks;

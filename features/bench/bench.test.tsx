@@ -51,6 +51,8 @@ describe('the bench', () => {
     expect(bench.current.draft.settings).toEqual({
       voltageV: 17,
       wireSpeedMPerMin: expect.any(Number),
+      // Around half, as a start has it; what was set before is left.
+      arcControlPct: 50,
       stickOutMm: 10,
       gasFlowLPerMin: 11,
     });

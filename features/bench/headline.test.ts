@@ -16,7 +16,9 @@ describe('the headline', () => {
   });
 
   it('asks when nothing was tapped, praises what is good, and owns up when no cause stands out', () => {
-    expect(title({ ...balanced, findings: {} })).toBe('Tap what the bead shows');
+    expect(title({ ...balanced, findings: {} })).toBe('Ready for a bead');
+    expect(title({ ...balanced, rig: {}, findings: {} })).toBe('Tap what the bead shows');
+    expect(title({ ...balanced, findings: { 'bead-even': 'present' } })).toBe('Tap what the bead shows');
     expect(title({ ...balanced, findings: { 'bead-even': 'present', 'sound-crisp': 'present' } })).toBe('Looks sound');
     expect(title({ ...balanced, findings: { 'plate-warped': 'present' }, settings: {} })).toBe(
       'No cause stands out yet',

@@ -16,7 +16,7 @@ const good = new Set<string>(FINDINGS.flatMap(({ id, good: isGood }) => (isGood 
  * What to say first of an answer.
  * @param findings what was tapped
  */
-export function headline(answer: Pick<Answer, 'causes'>, findings: Record<string, FindingState>): Headline {
+export function headline(answer: Pick<Answer, 'causes' | 'start'>, findings: Record<string, FindingState>): Headline {
   const [top] = answer.causes;
   if (top !== undefined && top.probability >= STANDS_OUT)
     return { title: top.name, probability: top.probability, kind: 'cause' };
@@ -25,5 +25,6 @@ export function headline(answer: Pick<Answer, 'causes'>, findings: Record<string
   if (trouble) return { title: 'No cause stands out yet', probability: null, kind: 'open' };
   const signs = stated.filter(([id, state]) => good.has(id) && state === 'present').length;
   if (signs >= GOOD_SIGNS) return { title: 'Looks sound', probability: null, kind: 'sound' };
-  return { title: 'Tap what the bead shows', probability: null, kind: 'ask' };
+  const title = answer.start === null || signs > 0 ? 'Tap what the bead shows' : 'Ready for a bead';
+  return { title, probability: null, kind: 'ask' };
 }

@@ -17,9 +17,8 @@ const HEIGHT = 230;
 /** Room for the labels of the figures, px. */
 const LEFT = 48;
 const TOP = 14;
-/** Points of the line less one, and every how many the mark is written below. */
-const STEPS = 18;
-const LABELLED = 3;
+/** Points of the line from one written mark to the next. */
+const PER_LABEL = 4;
 
 type KnobChartProps = { name: FigureDial; dial: Dial };
 
@@ -29,10 +28,10 @@ export default function KnobChart({ name, dial }: KnobChartProps) {
   const units = useUnits();
   const inks = useChartInks();
   const { quantity, name: called } = SETTINGS[name];
-  const curve = dialCurve(name, dial, STEPS);
+  const { low, high } = dialEnds(dial);
+  const curve = dialCurve(name, dial, PER_LABEL * labelsFor(high - low));
   const shown = (value: number): number => toUser(value, quantity, units);
   const top = ceilingOf(Math.max(...curve.map(({ high }) => shown(high))));
-  const { low, high } = dialEnds(dial);
   const scale = chartScale({ width, height: HEIGHT, left: LEFT, top: TOP }, curve.length, [low, high], [0, top]);
   return (
     <View className="gap-1">
@@ -47,7 +46,7 @@ export default function KnobChart({ name, dial }: KnobChartProps) {
             width={width}
             height={HEIGHT}
             data={{
-              labels: curve.map(({ mark }, i) => (i % LABELLED === 0 ? markText(dial, round(mark)) : '')),
+              labels: curve.map(({ mark }, i) => (i % PER_LABEL === 0 ? markText(dial, round(mark)) : '')),
               datasets: [
                 { data: curve.map(({ value }) => shown(value)), color: () => 'transparent' },
                 // Holds the scale; not drawn.
@@ -72,11 +71,11 @@ export default function KnobChart({ name, dial }: KnobChartProps) {
 }
 
 const round = (mark: number): number => Number(mark.toFixed(1));
-/** The top of the scale: four even steps of whole figures. */
-const ceilingOf = (most: number): number => {
-  const stride = most > 200 ? 100 : most > 40 ? 10 : 2;
-  return 4 * stride * Math.ceil(most / (4 * stride));
-};
+/** How many marks are written, so that they are round ones. */
+const labelsFor = (span: number): number => [5, 6, 4, 3].find((parts) => Number.isInteger((2 * span) / parts)) ?? 5;
+/** The top of the scale: four even steps of a round figure. */
+const STRIDES = [1, 2, 3, 4, 5, 6, 8, 10, 15, 20, 25, 50, 100, 150, 200, 250, 300];
+const ceilingOf = (most: number): number => 4 * (STRIDES.find((stride) => 4 * stride >= most) ?? 400);
 
 type DrawnProps = {
   dial: Dial;

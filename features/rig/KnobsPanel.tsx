@@ -79,7 +79,7 @@ export function KnobsPanel({ rig }: { rig: RigRecord }) {
         name={name}
         rig={rig}
         dials={dials}
-        work={works[name] ?? workOn(name, kept[name])}
+        work={works[name] ?? workOn(name, kept[name], rig.setup.display === 'dial')}
         onWork={(work) => setWorks({ ...works, [name]: work })}
       />
       {problem !== null && <Words role="alert" strong>{`Not saved. ${problem}`}</Words>}
@@ -93,7 +93,7 @@ export function KnobsPanel({ rig }: { rig: RigRecord }) {
         <Button
           tone="act"
           className="flex-1"
-          label={busy ? 'Saving…' : changed ? 'Keep these knobs' : 'Kept'}
+          label={busy ? 'Saving…' : changed || Object.keys(kept).length === 0 ? 'Keep these knobs' : 'Kept'}
           disabled={busy || !changed}
           onPress={() => void keep()}
         />

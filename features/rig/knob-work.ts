@@ -35,11 +35,15 @@ export function onScale(work: KnobWork, scale: KnobWork['scale']): KnobWork {
   return { ...work, scale, ...ENDS[scale], points: [], ...NOTHING_TYPED };
 }
 
-/** The work on a knob as it begins. @param dial as it is kept; none for a knob that is not taken down */
-export function workOn(name: FigureDial, dial: Dial | undefined): KnobWork {
+/**
+ * The work on a knob as it begins.
+ * @param dial as it is kept; none for a knob that is not taken down
+ * @param marked whether the machine is said to be read off marks: then a knob that is not taken down has numbers
+ */
+export function workOn(name: FigureDial, dial: Dial | undefined, marked = false): KnobWork {
   const [by] = SOURCES[name];
   const base: KnobWork = { scale: 'figures', ...ENDS.numbers, points: [], by, ...NOTHING_TYPED };
-  if (dial === undefined) return base;
+  if (dial === undefined) return marked ? onScale(base, 'numbers') : base;
   const { scale = 'numbers', points, step, names = [] } = dial;
   const marks = points.map(({ mark }) => mark);
   return {

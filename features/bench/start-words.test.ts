@@ -1,0 +1,57 @@
+import { startAnswer } from '@/core/answer';
+import { EXAMPLE_CASE } from '@/core/cases/example';
+import type { Case } from '@/core/case/schema';
+import { textIn } from '@/core/quantity/text';
+import { expectedWords, gunWords, paceWords, passWords, stitchWords, timesWords } from './start-words';
+
+const on = (job: Case['job'], rig: object = {}) =>
+  startAnswer({ ...EXAMPLE_CASE, job, rig: { ...EXAMPLE_CASE.rig, ...rig } as Case['rig'] });
+const FILLET = on({ thicknessMm: 3, joint: 'fillet' });
+const ROOT = on({ thicknessMm: 10, joint: 'butt', gapMm: 2 }, { wire: { class: 'solid-steel', diameterMm: 1.2 } });
+
+describe('what is said of a start', () => {
+  it('is the amps and the leg of one pass, or how many passes', () => {
+    expect(expectedWords(FILLET)).toMatch(/^About 1\d\d A in short circuit; a leg of about 4\.5 mm\.$/);
+    expect(expectedWords(ROOT)).toMatch(/^About \d+ A in [a-z ]+; 3 passes\.$/);
+    expect(expectedWords({ ...FILLET, expected: { ...FILLET.expected, currentA: null } })).toBe('');
+  });
+
+  it('is how the gun leans and how the pace is counted', () => {
+    expect(gunWords(FILLET.technique)).toMatch(/^Push about 10°, 45° to the lower part \(/);
+    expect(gunWords({ ...FILLET.technique, gun: 'square', travelAngleDeg: 0 })).toMatch(/^Square, 45°/);
+    expect(gunWords({ ...FILLET.technique, gun: 'drag', travelAngleDeg: -10 })).toMatch(/^Drag about 10°/);
+    expect(paceWords({ ...FILLET.technique, secondsPer100Mm: 16, travelSpeedMmPerMin: 380 })).toBe(
+      '100 mm in 16 s (380 mm/min).',
+    );
+  });
+
+  it('gives a root its own figures, on the machine’s own dial where it has one', () => {
+    const [root, fill] = ROOT.passes;
+    const { voltageV, wireSpeedMPerMin } = root.settings!;
+    const said = passWords(root, {});
+    expect(said).toContain(
+      `1. Root, as a leg of 7 mm, at ${voltageV!.toFixed(1)} V and ${wireSpeedMPerMin!.toFixed(1)} m/min.`,
+    );
+    const volts = { step: 0.5, points: [1, 10].map((mark) => ({ mark, value: 12 + 2 * mark })) };
+    expect(passWords(root, { voltageV: volts })).toMatch(/V \(knob \d+(\.5)?\) and/);
+    expect(passWords(fill, {})).toMatch(/^2\. Fill, as a leg of 7 mm\. Over half/);
+  });
+
+  it('is how a sheet is sewn, the order where it has a length, and the bar where it needs one', () => {
+    const sheet = (job: object) => stitchWords(on({ thicknessMm: 0.8, joint: 'lap', ...job })!.stitch!);
+    const said = sheet({ lengthMm: 150 });
+    expect(said[0]).toBe('Tack every 25 mm, so that no gap opens.');
+    expect(said[1]).toMatch(/^Stitches of 8 mm, each 4 mm on .* Wait about \d+ s/);
+    expect(said.join()).toMatch(/order: \d(, \d){5}\./);
+    expect(said.join()).toContain('bar');
+    expect(sheet({}).join()).not.toContain('order');
+    expect(sheet({ thicknessMm: 1.4 }).join()).not.toContain('bar');
+    expect(textIn(said[0], 'inch')).toBe('Tack every 1 in, so that no gap opens.');
+  });
+
+  it('is when gas, wire and trigger begin and end', () => {
+    expect(timesWords(FILLET.times)[0]).toMatch(/^Gas 0\.3 s before and [\d.]+ s after\.$/);
+    expect(timesWords({ ...FILLET.times, preFlowS: null, postFlowS: null })[0]).toMatch(/^Run-in/);
+    expect(timesWords(FILLET.times).at(-1)).toBe(FILLET.times.crater);
+  });
+});
