@@ -11,13 +11,17 @@ export class OwnServer {
   private running: ChildProcess | null = null;
   readonly address: string;
 
-  constructor(private readonly port: number) {
+  /** @param flags of the server: `--empty` for a workshop without the demo */
+  constructor(
+    private readonly port: number,
+    private readonly flags: readonly string[] = [],
+  ) {
     this.address = `http://127.0.0.1:${port}`;
   }
 
   /** Starts it and waits until it answers. */
   async start(): Promise<void> {
-    this.running = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
+    this.running = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts', ...this.flags], {
       cwd: ROOT,
       env: { ...process.env, PORT: String(this.port), DATA_DIR: this.folder },
       stdio: 'ignore',

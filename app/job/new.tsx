@@ -1,3 +1,4 @@
+import { useLocalSearchParams } from 'expo-router';
 import { lazy } from 'react';
 
 export { PlaceError as ErrorBoundary } from '@/features/shell/PlaceError';
@@ -6,5 +7,6 @@ export { PlaceError as ErrorBoundary } from '@/features/shell/PlaceError';
 const JobScreen = lazy(() => import('@/features/job/JobScreen').then((place) => ({ default: place.JobScreen })));
 
 export default function NewCoupon() {
-  return <JobScreen couponId={null} />;
+  const { rigId } = useLocalSearchParams<{ rigId?: string }>();
+  return <JobScreen couponId={null} rigId={rigId ?? null} />;
 }

@@ -40,7 +40,13 @@ import {
   type LengthName,
 } from './job-form';
 
-type FormProps = { coupon: Coupon | null; like: Coupon | null; rigs: readonly RigRecord[] };
+type FormProps = {
+  coupon: Coupon | null;
+  like: Coupon | null;
+  rigs: readonly RigRecord[];
+  /** The rig that a new coupon is begun for, where that is said. */
+  rigId: string | null;
+};
 
 const options = <T extends string>(words: Record<T, string>): { value: T; label: string }[] =>
   Object.entries(words).map(([value, label]) => ({ value: value as T, label: label as string }));
@@ -49,7 +55,7 @@ const toggled = <T,>(list: readonly T[], item: T): T[] =>
   list.includes(item) ? list.filter((other) => other !== item) : [...list, item];
 
 /** What the plate is. Makes a new coupon, or corrects the job of one. */
-export function JobForm({ coupon: now, like, rigs }: FormProps) {
+export function JobForm({ coupon: now, like, rigs, rigId }: FormProps) {
   const router = useRouter();
   const units = useUnits();
   const { put, busy, problem } = useSubmit();
@@ -66,7 +72,7 @@ export function JobForm({ coupon: now, like, rigs }: FormProps) {
       recordResolver((values: JobValues) => couponFrom(values, coupon, from, begun, units), validateCoupon, fieldOf),
     [coupon, from, begun, units],
   );
-  const likeRig = rigs.find(({ id }) => id === (coupon ?? like)?.rigId) ?? rigs[0];
+  const likeRig = rigs.find(({ id }) => id === (coupon?.rigId ?? rigId ?? like?.rigId)) ?? rigs[0];
   const { control, handleSubmit, formState } = useForm<JobValues>({
     defaultValues: valuesOf(coupon?.title ?? '', likeRig.id, from, units),
     resolver,

@@ -9,8 +9,12 @@ import { useTitle } from '@/ui/use-keys';
 import { askAgain, isGone, useCoupon, useNewestCouponId, useRigs } from '../shared/use-records';
 import { JobForm } from './JobForm';
 
-/** The job of a coupon: what the plate is. @param couponId null for a new coupon, which begins like the one in work */
-export function JobScreen({ couponId }: { couponId: string | null }) {
+/**
+ * The job of a coupon: what the plate is.
+ * @param couponId null for a new coupon, which begins like the one in work
+ * @param rigId the rig that a new coupon is begun for, where that is said
+ */
+export function JobScreen({ couponId, rigId = null }: { couponId: string | null; rigId?: string | null }) {
   const router = useRouter();
   useTitle(couponId === null ? 'New coupon' : 'Job');
   const rigs = useRigs();
@@ -23,7 +27,8 @@ export function JobScreen({ couponId }: { couponId: string | null }) {
   const [begun, setBegun] = useState<{ coupon: Coupon | null; like: Coupon | null } | null>(null);
   const ownRig = couponId === null ? null : (begun?.coupon ?? like.data)?.rigId;
   const usable = rigs.data?.filter(({ id, putAway }) => !putAway || id === ownRig) ?? [];
-  if (begun !== null) return <JobForm key={couponId ?? 'new'} coupon={begun.coupon} like={begun.like} rigs={usable} />;
+  if (begun !== null)
+    return <JobForm key={couponId ?? 'new'} coupon={begun.coupon} like={begun.like} rigs={usable} rigId={rigId} />;
   if (couponId !== null && missing)
     return (
       <StateNote

@@ -98,6 +98,12 @@ export function KnobsPanel({ rig }: { rig: RigRecord }) {
           onPress={() => void keep()}
         />
       </Row>
+      {!changed && Object.keys(kept).length > 0 && (
+        <Button
+          label="A coupon for this rig"
+          onPress={() => router.push({ pathname: '/job/new', params: { rigId: rig.id } })}
+        />
+      )}
     </ScrollView>
   );
 }
