@@ -4,7 +4,7 @@ import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
-import { answer } from '../core/answer';
+import { answer, startAnswer } from '../core/answer';
 import { EXAMPLE_CASE } from '../core/cases/example';
 
 const ROOT = resolve(__dirname, '..');
@@ -95,13 +95,16 @@ describe('starting the server', () => {
     await start({ PORT: '0', DATA_DIR }, ['--empty']);
     let rigs: unknown = null;
     let answered: unknown = null;
+    let started: unknown = null;
     await start({ PORT: '0', DATA_DIR }, [], async (address) => {
       rigs = await (await fetch(`${address}/api/rigs`)).json();
       const body = JSON.stringify(EXAMPLE_CASE);
       const headers = { 'content-type': 'application/json' };
       answered = await (await fetch(`${address}/api/diagnose`, { method: 'POST', body, headers })).json();
+      started = await (await fetch(`${address}/api/start`, { method: 'POST', body, headers })).json();
     });
     expect(rigs).toEqual([]);
     expect(answered).toEqual(JSON.parse(JSON.stringify(answer(EXAMPLE_CASE))));
+    expect(started).toEqual(JSON.parse(JSON.stringify(startAnswer(EXAMPLE_CASE))));
   }, 40_000);
 });

@@ -28,7 +28,7 @@ export function PhoneBench() {
           <JudgeBar />
           <TakeBack />
           <SettingsPanel open={knob} onOpen={setKnob} wide={false} />
-          <StartHere onMore={() => setOpen(true)} />
+          {!open && <StartHere onMore={() => setOpen(true)} />}
           <FindingsPanel wide={false} searchField={searchField} />
         </ScrollView>
         {open && (

@@ -2,16 +2,18 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import type { Answer } from '@/core/answer';
 import { startingSettings } from '@/core/correction/next-settings';
-import { dialFor } from '@/core/setting/dials';
-import { SETTINGS, type SettingName } from '@/core/setting/table';
+import { dialFor, type Dials } from '@/core/setting/dials';
+import { MAIN_SETTINGS, SETTINGS, type SettingName } from '@/core/setting/table';
 import { dialText, figureWithUnit } from '@/core/setting/words';
 import type { Start } from '@/core/start/start';
 import { GunDrawing } from '@/ui/joint/GunDrawing';
 import { Button, Toggle } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { Figure, Heading, Words } from '@/ui/Words';
+import { jobWords } from '../shared/job-words';
+import { dayWords } from '../shared/time-words';
 import { useTextIn, useUnits } from '../shared/use-habits';
-import { useBenchActions, useBenchRecords, useDraftPart } from './bench';
+import { useBenchActions, useBenchRecords, useDraftPart, useLive } from './bench';
 import { expectedWords, gunWords, paceWords, passWords, stitchWords, timesWords } from './start-words';
 
 /**
@@ -21,6 +23,7 @@ import { expectedWords, gunWords, paceWords, passWords, stitchWords, timesWords 
  */
 export function StartCard({ answer, brief = false }: { answer: Answer; brief?: boolean }) {
   const { takeStart } = useBenchActions();
+  const { dials } = useBenchRecords();
   const [done, setDone] = useState(false);
   const today = useDraftPart((draft) => draft.settings);
   const figures = Object.entries(startingSettings(today, answer.correction)) as [SettingName, number][];
@@ -40,12 +43,38 @@ export function StartCard({ answer, brief = false }: { answer: Answer; brief?: b
         </>
       ) : (
         <>
-          <Figures figures={shown} />
+          <ProvenOne />
+          <Figures figures={shown} dials={dials} />
           {start === null ? <Beginning answer={answer} /> : <Expected start={start} />}
           <Button tone="act" label="Use these figures" onPress={takeStart} />
+          {brief && <Limits texts={answer.correction.outOfReach} />}
           {start !== null && !brief && <Hand start={start} />}
         </>
       )}
+    </View>
+  );
+}
+
+/** A setting of this rig that was sound on a like job goes before anything that is computed. */
+function ProvenOne() {
+  const { proven: one } = useLive();
+  const { takeBack } = useBenchActions();
+  const units = useUnits();
+  const { dials } = useBenchRecords();
+  if (one === null) return null;
+  const figures = MAIN_SETTINGS.flatMap((name) => {
+    const value = one.settings[name];
+    return value === undefined ? [] : [[name, value] as const];
+  });
+  return (
+    <View className="gap-2 border-b-2 border-edge pb-3">
+      <Words strong>{`Proven on this rig: ${one.title}, bead ${one.number}, ${dayWords(one.ranAt)}`}</Words>
+      <Words className="text-sm text-faint">{jobWords(one.job, units)}</Words>
+      <Figures figures={figures} dials={dials} />
+      <Button tone="act" label="Use the proven figures" onPress={() => takeBack(Object.fromEntries(figures))} />
+      <Words strong className="pt-2">
+        Or as it is computed
+      </Words>
     </View>
   );
 }
@@ -61,8 +90,7 @@ function HowToRun({ start }: { start: Start }) {
   );
 }
 
-function Figures({ figures }: { figures: readonly [SettingName, number][] }) {
-  const { dials } = useBenchRecords();
+function Figures({ figures, dials }: { figures: readonly (readonly [SettingName, number])[]; dials: Dials }) {
   const units = useUnits();
   return (
     <Row className="flex-wrap gap-x-6 gap-y-2">
@@ -80,6 +108,16 @@ function Figures({ figures }: { figures: readonly [SettingName, number][] }) {
       })}
     </Row>
   );
+}
+
+/** What machine, wire or position do not allow, and what then. */
+function Limits({ texts }: { texts: readonly string[] }) {
+  const textIn = useTextIn();
+  return texts.map((text) => (
+    <Words key={text} strong className="border-l-4 border-ink pl-3">
+      {textIn(text)}
+    </Words>
+  ));
 }
 
 /** Where one of the figures is known already, or the wire is not. */

@@ -100,8 +100,12 @@ function startText(name: SettingName, value: number, dial: Dial | null, units: U
 function NoMove({ answer, headline }: { answer: Answer; headline: Headline }) {
   const units = useUnits();
   const { dials } = useBenchRecords();
+  const { proven } = useLive();
   const today = useDraftPart((draft) => draft.settings);
-  const start = Object.entries(startingSettings(today, answer.correction)) as [SettingName, number][];
+  const computed = startingSettings(today, answer.correction);
+  // What was sound on a like job goes before what is computed.
+  const isEmpty = today.voltageV === undefined && today.wireSpeedMPerMin === undefined;
+  const start = Object.entries(isEmpty && proven !== null ? proven.settings : computed) as [SettingName, number][];
   const electrical = start.filter(([name]) => name === 'voltageV' || name === 'wireSpeedMPerMin');
   if (electrical.length > 0 && answer.cautions.some(({ stop }) => stop))
     return (

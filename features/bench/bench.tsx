@@ -1,6 +1,7 @@
 import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { draftFromLast } from '@/core/record/bead-from';
 import { caseOf, dialsOf } from '@/core/record/case-of';
+import { provenFor } from '@/core/start/proven';
 import { step, type Draft, type DraftHistory } from '@/core/record/draft';
 import type { Coupon } from '@/core/record/schema';
 import { BENCH_COUPON, draftOn } from '@/platform/kept';
@@ -85,10 +86,11 @@ export function BenchProvider({ coupon, children }: { coupon: Coupon; children: 
     [setup, coupon.job.job, draft, teaching, habits.schools],
   );
   const asked = useMemo(() => ({ input, lesson }), [input, lesson]);
+  const proven = useMemo(() => provenFor(teaching?.proven ?? [], input), [teaching, input]);
   const answered = useAnswer(asked);
   const live = useMemo<Live>(
-    () => ({ ...answered, input, settled: answered.answer !== null && answered.of === asked }),
-    [answered, input, asked],
+    () => ({ ...answered, input, proven, settled: answered.answer !== null && answered.of === asked }),
+    [answered, input, proven, asked],
   );
   const { saving, actions, logging } = useWrites(records, fresh, draft, live, habits);
   // What was touched here is in work here, whatever others begin.

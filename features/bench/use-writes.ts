@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import type { Case, FindingState } from '@/core/case/schema';
 import type { Answer } from '@/core/answer';
+import type { Proven } from '@/core/start/proven';
 import { nextSettings, startingSettings } from '@/core/correction/next-settings';
 import type { StatedId } from '@/core/evidence/ids';
 import { beadFrom, draftAfter } from '@/core/record/bead-from';
@@ -32,6 +33,8 @@ import { useRest } from './use-rest';
 export type Records = { coupon: Coupon; dials: Dials; usesGas: boolean; pulse: boolean; lastBead: Bead | null };
 export type Live = LiveAnswer & {
   input: Case;
+  /** A sound bead of this rig on a like job, where there is one. */
+  proven: Proven | null;
   /** Whether the answer is of the draft as it stands, so that it may be logged with it. */
   settled: boolean;
 };

@@ -46,19 +46,19 @@ const TOLD: readonly ToldRig[] = [
         voltageV: {
           step: 0.5,
           points: [
-            { mark: 1, value: 13.5 },
-            { mark: 4, value: 16.8 },
-            { mark: 7, value: 20.4 },
-            { mark: 10, value: 24 },
+            { mark: 1, value: 13.5, by: 'plate' },
+            { mark: 4, value: 16.8, by: 'meter' },
+            { mark: 7, value: 20.4, by: 'meter' },
+            { mark: 10, value: 24, by: 'plate' },
           ],
         },
         wireSpeedMPerMin: {
           step: 0.5,
           points: [
-            { mark: 1, value: 1.8 },
-            { mark: 3, value: 3.6 },
-            { mark: 6, value: 6.9 },
-            { mark: 10, value: 12 },
+            { mark: 1, value: 1.8, by: 'plate' },
+            { mark: 3, value: 3.6, by: 'run-out' },
+            { mark: 6, value: 6.9, by: 'run-out' },
+            { mark: 10, value: 12, by: 'plate' },
           ],
         },
       },

@@ -1,3 +1,4 @@
+import type { StartAnswer } from '../../core/answer';
 import { EXAMPLE_CASE } from '../../core/cases/example';
 import { openWorkshop, type Workshop } from '../testing/workshop';
 
@@ -53,5 +54,45 @@ describe('POST /api/diagnose', () => {
       expect.objectContaining({ status: 422, code: 'outside-model', detail: 'stick-out takes 3 to 50.' }),
     );
     await refusing.stop();
+  });
+});
+
+describe('POST /api/start', () => {
+  const { settings: _, findings: __, ...job } = EXAMPLE_CASE;
+
+  it('answers a case without settings with figures, passes, technique and cautions', async () => {
+    const { status, json } = await shop.send('POST', '/start', job);
+    const said = json as StartAnswer;
+    expect(status).toBe(200);
+    expect(said.settings.voltageV).toBeGreaterThan(17);
+    expect(said.settings.wireSpeedMPerMin).toBeGreaterThan(5);
+    expect(said.passes).toHaveLength(1);
+    expect(said.technique.workAngleDeg).toBe(55);
+    expect(said.cautions.length).toBeGreaterThan(2);
+    expect(said.outOfReach).toEqual([]);
+    // What a bead had or showed is not asked.
+    expect((await shop.send('POST', '/start', EXAMPLE_CASE)).json).toEqual(json);
+  });
+
+  it('answers as it is described for sheet that is stitched, a root of its own, and what is out of reach', async () => {
+    const on = async (plate: object): Promise<StartAnswer> =>
+      (await shop.send('POST', '/start', { ...job, job: { ...job.job, otherThicknessMm: undefined, ...plate } }))
+        .json as StartAnswer;
+    expect((await on({ thicknessMm: 1, lengthMm: 200 })).stitch!.order.length).toBeGreaterThan(3);
+    expect((await on({ thicknessMm: 8, joint: 'butt', gapMm: 2 })).passes[0].settings).not.toBeNull();
+    const up = await on({ thicknessMm: 12, position: 'vertical-up' });
+    expect(up.outOfReach.join()).toContain('passes');
+    expect(up.passes.length).toBeGreaterThan(1);
+    const tank = await on({ thicknessMm: 3, concerns: ['closed-container'] });
+    expect(tank.cautions).toContainEqual(expect.objectContaining({ stop: true }));
+  });
+
+  it('says that it needs the wire, and names a field that is wrong', async () => {
+    const { wire: ___, ...rig } = job.rig!;
+    expect((await shop.send('POST', '/start', { ...job, rig })).json).toEqual(
+      expect.objectContaining({ status: 422, detail: expect.stringContaining('diameter of the wire') as string }),
+    );
+    const thin = await shop.send('POST', '/start', { ...job, job: { ...job.job, thicknessMm: 0 } });
+    expect((thin.json as { fields: { field: string }[] }).fields[0].field).toBe('job.thicknessMm');
   });
 });

@@ -136,6 +136,29 @@ describe('what a rig has taught', () => {
     expect(steps).toEqual(beads.slice(2).map(({ id }) => id));
   });
 
+  it('has its sound beads, the newest first, as they were run: job, wire, figures', async () => {
+    const settings = { voltageV: 18.8, wireSpeedMPerMin: 6.3, stickOutMm: 10 };
+    const [first, , last] = await run(
+      { outcome: 'sound', settings, ranAt: '2027-05-04T10:10:00.000Z' },
+      { outcome: 'better', ranAt: '2027-05-04T10:12:00.000Z' },
+      { outcome: 'sound', ranAt: '2027-05-04T10:20:00.000Z' },
+    );
+    const { proven = [] } = await taught();
+    expect(proven.slice(0, 2).map(({ beadId }) => beadId)).toEqual([last.id, first.id]);
+    expect(proven[1]).toEqual(
+      expect.objectContaining({
+        couponId: first.couponId,
+        title: 'Test plate',
+        number: 1,
+        settings,
+        rig: rig.setup.rig,
+      }),
+    );
+    expect(proven[1].job.thicknessMm).toBeGreaterThan(0);
+    await change('change-bead', last.id, { takenBack: true });
+    expect((await taught()).proven![0].beadId).toBe(first.id);
+  });
+
   it('is nothing of a rig that is not kept, and says nothing by a bead outside the arc model', async () => {
     expect((await shop.send('GET', `/rigs/${freshId()}/experience`)).status).toBe(404);
     const steps = (await taught()).steps.length;

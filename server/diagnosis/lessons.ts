@@ -12,6 +12,11 @@ const MOST_JUDGED = 60;
 /** What so many beads say is kept in memory, so that a rig is not worked through anew for every coupon. */
 const MOST_KEPT = 2_000;
 
+/** Sound beads that are offered to be run again, the newest. */
+const MOST_PROVEN = 40;
+
+const isSound = ({ outcome }: TaughtBead): boolean => outcome === 'sound';
+
 type Evidence = number[] | null;
 const kept = new WeakMap<Store, Map<string, Evidence>>();
 
@@ -23,7 +28,6 @@ async function evidenceOfAll(
 ): Promise<Evidence[]> {
   const known = kept.get(store) ?? new Map<string, Evidence>();
   kept.set(store, known);
-  const isSound = ({ outcome }: TaughtBead): boolean => outcome === 'sound';
   const keyOf = (one: TaughtBead): string => `${one.bead.id} ${isSound(one)}`;
   const fresh = beads.filter((one) => !known.has(keyOf(one)));
   const learned =
@@ -53,7 +57,7 @@ export async function lessonsOf(
   const beads = taughtBeads(store, { rigId, since }, report);
   const judged = beads.filter(({ outcome }) => outcome !== null).slice(0, MOST_JUDGED);
   const evidence = await evidenceOfAll(store, judged, learn);
-  return teachingOf(
+  const teaching = teachingOf(
     { rigId, since, runOutScale },
     judged.map(({ bead: { id, couponId, number, ranAt, outcome }, title }, i) => ({
       ...{ beadId: id, couponId, title, number, ranAt, outcome },
@@ -61,4 +65,12 @@ export async function lessonsOf(
     })),
     causeHistory(beads, rig.setup.rig, at.toISOString()).map((one) => ({ ...one, name: cause(one.cause).name })),
   );
+  const sound = judged.filter(isSound).slice(0, MOST_PROVEN);
+  return {
+    ...teaching,
+    proven: sound.map(({ bead: { id, couponId, number, ranAt, settings }, title, rig: fitted, input }) => ({
+      ...{ beadId: id, couponId, number, ranAt, settings, title, rig: fitted },
+      job: input.job ?? {},
+    })),
+  };
 }
