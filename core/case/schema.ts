@@ -27,6 +27,9 @@ export const WIRE_CLASSES = [
   'tubular-self-shielded',
   'tubular-gas-shielded',
 ] as const;
+export const GROOVES = ['v', 'u', 'knurled'] as const;
+export const LINERS = ['steel', 'polymer'] as const;
+export const COOLINGS = ['air', 'water'] as const;
 export const POLARITIES = ['electrode-positive', 'electrode-negative'] as const;
 /** Circumstances of the part that call for a stop or a caution. */
 export const CONCERNS = [
@@ -134,6 +137,42 @@ export const RIG_SCHEMA = {
     },
     polarity: { enum: POLARITIES },
     nozzleBoreMm: number(6, 30),
+    /** What the wire runs through, as far as it is known. */
+    parts: {
+      type: 'object',
+      additionalProperties: false,
+      properties: {
+        roll: {
+          type: 'object',
+          additionalProperties: false,
+          properties: { groove: { enum: GROOVES }, sizeMm: number(0.5, 2.4) },
+        },
+        liner: {
+          type: 'object',
+          additionalProperties: false,
+          properties: { kind: { enum: LINERS }, sizeMm: number(0.5, 4) },
+        },
+        tip: {
+          type: 'object',
+          additionalProperties: false,
+          /** How far the tip stands back in the nozzle; less than 0 for one that stands out. */
+          properties: { sizeMm: number(0.5, 2.4), recessMm: number(-6, 12) },
+        },
+      },
+    },
+    /** The gun's rating, as stamped for CO2. */
+    gun: {
+      type: 'object',
+      additionalProperties: false,
+      properties: { ratedA: number(50, 700), cooling: { enum: COOLINGS } },
+    },
+    /** What the machine gives, and for what share of ten minutes, from its rating plate. */
+    source: {
+      type: 'object',
+      additionalProperties: false,
+      required: ['ratedA', 'ratedPct'],
+      properties: { ratedA: number(30, 700), ratedPct: number(5, 100) },
+    },
     /** What the machine can be set to; the correction stays inside. */
     range: {
       type: 'object',

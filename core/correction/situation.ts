@@ -49,9 +49,15 @@ export function situationOf(
 }
 
 /** Recorded pairings that are wrong in themselves: no tuning cures them. */
-const MISMATCHES = { polarityMatch: 'polarity-wrong', gasMatch: 'gas-wrong', wireMatch: 'wire-wrong' } as const;
+const MISMATCHES = {
+  polarityMatch: 'polarity-wrong',
+  gasMatch: 'gas-wrong',
+  wireMatch: 'wire-wrong',
+  rollMatch: 'roll-wrong',
+  tipMatch: 'tip-wrong-size',
+} as const;
 
-/** The causes that the record itself shows: the wrong pole, gas or wire for this job. */
+/** The causes that the record itself shows: the wrong pole, gas, wire, roll or tip for this job. */
 export function recordedMismatches({ residuals }: Diagnosis): CauseId[] {
   return (Object.keys(MISMATCHES) as (keyof typeof MISMATCHES)[]).flatMap((name) =>
     (residuals[name]?.value ?? 0) > 0 ? [MISMATCHES[name]] : [],

@@ -1,4 +1,5 @@
-import { globularShare, isUnstableGas, sprayTransitionCurrent } from '../arc/transfer';
+import { gasSuits, polarityWanted, rollSuits, tipSuits } from '../arc/fit';
+import { globularShare, sprayTransitionCurrent } from '../arc/transfer';
 import { balanceTolerance } from '../arc/balance';
 import { BURN_OFF, GAS, HEAT_WANTED, BALANCE } from '../arc/coefficients';
 import type { FlowWindow } from '../arc/gas-cover';
@@ -72,26 +73,17 @@ function matchResidual(right: boolean): Residual {
   return { value: right ? RECORDED_RIGHT : RECORDED_WRONG, spread: 0 };
 }
 
-/** Whether a mix suits wire and metal, by the usual pairings. */
-function gasSuits(setup: ArcSetup, noGasFitted: boolean): boolean {
-  const { wire, gas } = setup;
-  if (wire === null) return true;
-  if (noGasFitted) return !setup.usesGas;
-  if (wireMetal(wire.class) === 'aluminium') return gas.argonPct + gas.heliumPct > 99;
-  if (wireMetal(wire.class) === 'stainless') return gas.co2Pct <= 6 && !isUnstableGas(wire, gas);
-  if (isTubular(wire.class)) return gas.co2Pct >= 10;
-  return !isUnstableGas(wire, gas);
-}
-
 function rigResiduals(setup: ArcSetup, input: Case): Residuals {
   const residuals: Residuals = {};
   const { wire } = setup;
-  const { polarity, gas } = input.rig ?? {};
+  const { polarity, gas, parts } = input.rig ?? {};
   const metal = input.job?.baseMetal;
   if (wire !== null && polarity !== undefined) {
-    const wanted = wire.class === 'tubular-self-shielded' ? 'electrode-negative' : 'electrode-positive';
-    residuals.polarityMatch = matchResidual(polarity === wanted);
+    residuals.polarityMatch = matchResidual(polarity === polarityWanted(wire));
   }
+  if (wire !== null && parts?.roll !== undefined) residuals.rollMatch = matchResidual(rollSuits(wire, parts.roll));
+  if (wire !== null && parts?.tip?.sizeMm !== undefined)
+    residuals.tipMatch = matchResidual(tipSuits(wire, parts.tip.sizeMm));
   if (wire !== null && gas !== undefined && setup.usesGas)
     residuals.gasMatch = matchResidual(gasSuits(setup, gas === null));
   if (wire !== null && metal !== undefined) residuals.wireMatch = matchResidual(wireMetal(wire.class) === metal);

@@ -10,6 +10,8 @@ export type FieldEvidence =
   | 'rig:polarity'
   | 'rig:gas'
   | 'rig:wire'
+  | 'rig:roll'
+  | 'rig:tip'
   | 'rig:experience'
   | 'coupon:beads'
   | 'job:surface'
@@ -34,6 +36,8 @@ export const FIELD_WORDS: Record<FieldEvidence, string> = {
   'rig:polarity': 'Studs',
   'rig:gas': 'Gas label',
   'rig:wire': 'Spool',
+  'rig:roll': 'Drive roll as recorded',
+  'rig:tip': 'Contact tip as recorded',
   'rig:experience': 'This rig before',
   'coupon:beads': 'The beads before',
   'job:surface': 'The surface',
@@ -69,6 +73,8 @@ export type ResidualName =
   | 'polarityMatch'
   | 'gasMatch'
   | 'wireMatch'
+  | 'rollMatch'
+  | 'tipMatch'
   | 'transferZone';
 
 type FigureEntry = {
@@ -108,6 +114,8 @@ export const FIGURES: Record<ResidualName, FigureEntry> = {
   polarityMatch: { evidence: 'rig:polarity', against: 'recorded as this wire wants it', waitsFor: null },
   gasMatch: { evidence: 'rig:gas', against: 'the recorded mix suits wire and metal', waitsFor: null },
   wireMatch: { evidence: 'rig:wire', against: 'the recorded wire suits the metal', waitsFor: null },
+  rollMatch: { evidence: 'rig:roll', against: 'the recorded roll is for this wire', waitsFor: null },
+  tipMatch: { evidence: 'rig:tip', against: 'the recorded tip is for this wire', waitsFor: null },
   transferZone: {
     evidence: 'setting:wireSpeedMPerMin',
     against: 'the current lies clear of the spray transition',

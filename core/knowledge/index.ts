@@ -10,6 +10,7 @@ import { RUN_CAUSES } from './causes/runs';
 import { SETTINGS_CAUSES } from './causes/settings';
 import { TECHNIQUE_CAUSES } from './causes/technique';
 import { TRANSFER_CAUSES } from './causes/transfer';
+import { WIRE_CAUSES } from './causes/wire';
 import { CHECKS } from './checks';
 import { FINDINGS } from './findings';
 import { OPPOSITES } from './opposites';
@@ -29,6 +30,7 @@ export const CAUSES: readonly Cause[] = [
   ...TECHNIQUE_CAUSES,
   ...RUN_CAUSES,
   ...FEED_CAUSES,
+  ...WIRE_CAUSES,
   ...ELECTRIC_CAUSES,
 ];
 

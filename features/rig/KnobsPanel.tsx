@@ -1,4 +1,5 @@
 import { useRouter } from 'expo-router';
+import sameDocument from 'fast-deep-equal';
 import { lazy, Suspense, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import type { KnobsWork, KnobWork } from '@/core/record/knob-work-schema';
@@ -47,7 +48,7 @@ export function KnobsPanel({ rig }: { rig: RigRecord }) {
   const { put, busy, problem } = useSubmit();
   const kept = rig.setup.rig.dials ?? {};
   const dials = dialsOfWorks(works, kept);
-  const changed = KNOBS.some(({ value }) => !isSame(dials[value], kept[value]));
+  const changed = KNOBS.some(({ value }) => !sameDocument(dials[value], kept[value]));
   const open = KNOBS.filter(({ value }) => isOpen(works[value]));
   const keep = async (): Promise<void> => {
     const { rig: fitted, display, arcControlRising } = rig.setup;
@@ -123,14 +124,6 @@ function dialsOfWorks(works: KnobsWork, kept: Dials): Dials {
   };
   return { voltageV: of('voltageV'), wireSpeedMPerMin: of('wireSpeedMPerMin') };
 }
-
-const ordered = (value: unknown): string =>
-  JSON.stringify(value, (_, part: unknown) =>
-    typeof part === 'object' && part !== null && !Array.isArray(part)
-      ? Object.fromEntries(Object.entries(part).sort(([a], [b]) => (a < b ? -1 : 1)))
-      : part,
-  );
-const isSame = (a: Dial | undefined, b: Dial | undefined): boolean => ordered(a) === ordered(b);
 
 type KnobProps = {
   name: FigureDial;

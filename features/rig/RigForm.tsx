@@ -21,9 +21,11 @@ import { POLARITY_WORDS, WIRE_DIAMETERS, WIRE_WORDS } from '../shared/rig-words'
 import { useUnits } from '../shared/use-habits';
 import { makeChange } from '../shared/sending';
 import { useSubmit } from '../shared/use-records';
+import { FeedPart } from './FeedPart';
 import { GasPart } from './GasPart';
 import { KnobsLink } from './KnobsLink';
 import { MachinePart } from './MachinePart';
+import { RigCheck } from './RigCheck';
 import { rigChanges } from './rig-changes';
 import { TaughtLink } from './TaughtLink';
 import { fieldOf, fittedFor, NEW_RIG, rigFrom, valuesOf, type Begun, type RigValues } from './rig-form';
@@ -87,6 +89,7 @@ export function RigForm({ rigId, record: now, named, onKept }: FormProps) {
       <Heading level={1}>{title}</Heading>
       {record !== null && (
         <>
+          <RigCheck rig={record} />
           <KnobsLink rig={record} />
           <TaughtLink rigId={rigId} />
         </>
@@ -158,6 +161,7 @@ export function RigForm({ rigId, record: now, named, onKept }: FormProps) {
           />
         )}
       />
+      <FeedPart control={control} />
       <MachinePart control={control} />
       <Controller
         control={control}

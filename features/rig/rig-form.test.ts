@@ -1,7 +1,8 @@
-import type { Gas } from '@/core/case/schema';
+import type { Gas, Rig } from '@/core/case/schema';
 import type { RigRecord } from '@/core/record/schema';
 import { validateRig } from '@/core/record/validate-rig';
 import { fieldOf, fittedFor, gasTexts, NEW_RIG, rigFrom, typedGas, valuesOf, type Begun } from './rig-form';
+import { partValues } from './rig-parts';
 
 const BEGUN: Begun = {
   rigId: '0190b000-0000-7000-8000-000000000001',
@@ -75,6 +76,7 @@ describe('what a form begins with', () => {
       volts: { low: '', high: '' },
       wire: { low: '', high: '' },
       rising: 'crisper',
+      parts: partValues({}, 'metric'),
     });
     expect(valuesOf(KEPT, 'inch').bore).toBe('0.5');
   });
@@ -133,6 +135,10 @@ describe('the rig that is typed', () => {
     ['range of volts', { volts: { low: '14', high: '28,5' } }],
     ['range of wire', { wire: { low: '1.5', high: '18' } }],
     ['mode', { mode: 'conventional' }],
+    ['drive roll', { parts: { ...values.parts, groove: 'u', rollMm: '0.9' } }],
+    ['contact tip', { parts: { ...values.parts, tipMm: '1', recess: '-2' } }],
+    ['gun', { parts: { ...values.parts, gunA: '250', cooling: 'water' } }],
+    ['rating plate', { parts: { ...values.parts, sourceA: '180', sourcePct: '35' } }],
     ['turn of the arc control', { rising: 'softer' }],
   ] as [string, Partial<typeof values>][])('is refitted by another %s, and one the schema takes', (_, change) => {
     const rig = made(change);
@@ -181,6 +187,32 @@ describe('the rig that is typed', () => {
     expect(wrong({ volts: { low: '14', high: '' } })).toContain('volts');
     expect(wrong({ volts: { low: '28', high: '14' } })).toContain('volts');
     expect(wrong({ wire: { low: 'x', high: '18' } })).toContain('wire');
+    expect(wrong({ parts: { ...values.parts, sourceA: '180' } })).toEqual(['parts']);
+    expect(wrong({ parts: { ...values.parts, gunA: '9000' } })).toEqual(['parts']);
+    expect(wrong({ parts: { ...values.parts, recess: 'deep' } })).toEqual(['parts']);
+  });
+
+  it('has the parts as they were recorded where nothing was touched, and none that is not known', () => {
+    const parts: Rig['parts'] = {
+      roll: { sizeMm: 0.9, groove: 'v' },
+      liner: { kind: 'steel', sizeMm: 1.2 },
+      tip: { recessMm: 3.175, sizeMm: 0.9 },
+    };
+    const rig: Rig = { ...KEPT.setup.rig, source: { ratedPct: 35, ratedA: 180 }, gun: { ratedA: 250 }, parts };
+    const fitted = { ...KEPT, setup: { ...KEPT.setup, rig } };
+    for (const units of ['metric', 'inch'] as const) {
+      const again = rigFrom(valuesOf(fitted, units), fitted, BEGUN, units);
+      expect(again.setup.rig).toEqual(rig);
+      expect(again.setup.id).toBe(KEPT.setup.id);
+    }
+    const shown = valuesOf(fitted, 'metric');
+    const bare = rigFrom({ ...shown, parts: partValues({}, 'metric') }, fitted, BEGUN, 'metric').setup.rig;
+    for (const name of ['parts', 'gun', 'source']) expect(bare).not.toHaveProperty(name);
+    const noRoll = { ...shown.parts, groove: null, rollMm: null, recess: '0.5' };
+    expect(rigFrom({ ...shown, parts: noRoll }, fitted, BEGUN, 'metric').setup.rig.parts).toEqual({
+      liner: { kind: 'steel', sizeMm: 1.2 },
+      tip: { sizeMm: 0.9, recessMm: 0.5 },
+    });
   });
 
   it('begins fresh with a setup of its own', () => {

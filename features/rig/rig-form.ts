@@ -3,8 +3,10 @@ import type { Gas, Rig, WireClass } from '@/core/case/schema';
 import { fromUser, readable, type UnitSystem } from '@/core/quantity/units';
 import type { NewRig, NewSetup, RigRecord } from '@/core/record/schema';
 import { SETTINGS } from '@/core/setting/table';
+import sameDocument from 'fast-deep-equal';
 import { typedFigure } from '../shared/record-form';
 import { processOf } from '../shared/rig-words';
+import { partsFrom, partValues, type PartValues } from './rig-parts';
 
 /** What is typed and chosen for one rig; figures as they were typed. */
 export type RigValues = {
@@ -22,6 +24,7 @@ export type RigValues = {
   volts: Ends;
   wire: Ends;
   rising: NewSetup['arcControlRising'];
+  parts: PartValues;
 };
 
 /** The ends of a range as they were typed. */
@@ -105,6 +108,7 @@ export function valuesOf({ name, note, setup }: FreshRig | RigRecord, units: Uni
     volts: endsOf(rig, 'voltageV', units),
     wire: endsOf(rig, 'wireSpeedMPerMin', units),
     rising: arcControlRising,
+    parts: partValues(rig, units),
   };
 }
 
@@ -137,7 +141,7 @@ export function rigFrom(values: RigValues, from: FreshRig | RigRecord, begun: Be
     : typedBore === undefined
       ? undefined
       : fromUser(typedBore, 'length', units);
-  const { nozzleBoreMm: _, range: __, mode: was, ...kept } = from.setup.rig;
+  const { nozzleBoreMm: _, range: __, mode: was, parts: ___, gun: ____, source: _____, ...kept } = from.setup.rig;
   const rig: Rig = {
     ...kept,
     process: processOf(wireClass),
@@ -147,6 +151,7 @@ export function rigFrom(values: RigValues, from: FreshRig | RigRecord, begun: Be
     ...(nozzleBoreMm === undefined ? {} : { nozzleBoreMm }),
     ...(mode === 'conventional' && was === undefined ? {} : { mode }),
     ...rangesFrom(values, from.setup.rig, units),
+    ...partsFrom(values.parts, from.setup.rig, units),
   };
   const facts = { rig, display, arcControlRising: rising };
   const setup =
@@ -167,18 +172,15 @@ function sameGas(texts: Record<keyof Gas, string>, kept: Gas | null | undefined)
 
 type Facts = Pick<NewSetup, 'rig' | 'display' | 'arcControlRising'>;
 
-function isSame(facts: Facts, { rig, display, arcControlRising }: Facts): boolean {
-  const ordered = (value: Rig): string => JSON.stringify(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)));
-  return (
-    ordered(facts.rig) === ordered(rig) && facts.display === display && facts.arcControlRising === arcControlRising
-  );
-}
+const isSame = (facts: Facts, { rig, display, arcControlRising }: Facts): boolean =>
+  sameDocument(facts, { rig, display, arcControlRising });
 
 /** Where in the form a field of the record was typed. */
 export function fieldOf(recordField: string): keyof RigValues | null {
   if (recordField === 'name' || recordField === 'note') return recordField;
   if (recordField.startsWith('setup.rig.gas')) return 'gas';
   if (recordField === 'setup.rig.nozzleBoreMm') return 'bore';
+  if (/^setup\.rig\.(parts|gun|source)/.test(recordField)) return 'parts';
   if (recordField.startsWith('setup.rig.range.voltageV')) return 'volts';
   if (recordField.startsWith('setup.rig.range')) return 'wire';
   return recordField.startsWith('setup.rig.wire') ? 'wireClass' : null;

@@ -1,0 +1,256 @@
+import {
+  dutyAt,
+  gasSuits,
+  grooveWanted,
+  gunCarries,
+  linerSuits,
+  polarityWanted,
+  rollSuits,
+  tipSuits,
+  tipWanted,
+} from '../arc/fit';
+import { withWire, type WireSetup } from '../arc/setup';
+import { sprayShare } from '../arc/transfer';
+import { isTubular, wireMetal } from '../arc/wire';
+import { mixName } from '../case/gas-mix';
+import type { Rig } from '../case/schema';
+import type { CauseId } from '../evidence/ids';
+import { wireChoice } from './wire-choice';
+
+/** A part of the rig as it should be for its wire and job, in the order a hand goes through them. */
+export type RigPart = 'wire' | 'gas' | 'roll' | 'liner' | 'tip' | 'recess' | 'nozzle' | 'polarity' | 'gun' | 'source';
+
+export type RigCheckItem = {
+  part: RigPart;
+  state: 'fits' | 'wrong' | 'not-known';
+  /** What it has to be, and what is fitted; null where that is not known. Texts are metric. */
+  want: string;
+  have: string | null;
+  /** What the mismatch does to the bead; null where there is none. */
+  does: string | null;
+  /** The cause that the mismatch is known as; null where the knowledge has none. */
+  cause: CauseId | null;
+};
+
+export const PART_WORDS: Record<RigPart, string> = {
+  wire: 'Wire',
+  gas: 'Gas',
+  roll: 'Drive roll',
+  liner: 'Liner',
+  tip: 'Contact tip',
+  recess: 'Tip in the nozzle',
+  nozzle: 'Nozzle',
+  polarity: 'Polarity',
+  gun: 'Gun',
+  source: 'Machine',
+};
+
+const GROOVE_WORDS = { v: 'smooth V', u: 'smooth U', knurled: 'knurled' } as const;
+const mm = (figure: number): string => `${figure.toFixed(1)} mm`;
+
+const WRONG_GROOVE = {
+  v: 'A sharp groove cuts soft wire and crushes tubular: it surges, bird-nests, and the cuttings fill the liner.',
+  u: 'A round groove only carries soft wire: a hard one slips in it, and the bead comes in jerks.',
+  knurled: 'Knurls shave solid wire: the dust blocks liner and tip, and the wire surges.',
+} as const;
+
+type Found = Omit<RigCheckItem, 'part'>;
+const item = (want: string, have: string | null, fits: boolean, does: string, cause: CauseId | null): Found => ({
+  ...{ want, have, cause: have === null || fits ? null : cause },
+  state: have === null ? 'not-known' : fits ? 'fits' : 'wrong',
+  does: have === null || fits ? null : does,
+});
+
+/** Arc-on shares by how the work is usually done; a short job cools its gun between runs. */
+const ARC_ON_PCT = 35;
+/** Tip recess by transfer, mm. Source: the trade's 6 mm back for spray, flush to 3 mm for short circuit. */
+const RECESS = { short: [-1, 3], spray: [3, 7] } as const;
+/** Above so many amps a slim nozzle glows and fouls. */
+const HEAVY_NOZZLE = { fromA: 200, leastMm: 15 };
+
+function rollItem({ wire }: WireSetup, roll: NonNullable<Rig['parts']>['roll']): Found {
+  const groove = grooveWanted(wire);
+  const known = roll?.groove !== undefined || roll?.sizeMm !== undefined;
+  const have = known
+    ? [roll?.groove && GROOVE_WORDS[roll.groove], roll?.sizeMm && mm(roll.sizeMm)].filter(Boolean).join(', ')
+    : null;
+  const does =
+    roll?.groove !== undefined && roll.groove !== groove
+      ? WRONG_GROOVE[roll.groove]
+      : 'A groove that is too large slips, one too small flattens the wire: it surges and burns back.';
+  return item(
+    `${GROOVE_WORDS[groove]}, ${mm(wire.diameterMm)}`,
+    have,
+    roll === undefined || rollSuits(wire, roll),
+    does,
+    'roll-wrong',
+  );
+}
+
+function linerItem({ wire }: WireSetup, liner: NonNullable<Rig['parts']>['liner']): Found {
+  const kind = wireMetal(wire.class) === 'aluminium' ? 'polymer' : 'steel';
+  const known = liner?.kind !== undefined || liner?.sizeMm !== undefined;
+  const have = known ? [liner?.kind, liner?.sizeMm && `to ${mm(liner.sizeMm)}`].filter(Boolean).join(', ') : null;
+  return item(
+    `${kind}, for ${mm(wire.diameterMm)}`,
+    have,
+    liner === undefined || linerSuits(wire, liner),
+    'A tight liner drags and a wide one lets the wire weave: it surges; steel scrapes aluminium until it jams.',
+    null,
+  );
+}
+
+function recessItem(setup: WireSetup, currentA: number, recessMm: number | undefined): Found {
+  const spray = setup.pulse || sprayShare(currentA, setup.wire, setup.gas) > 0.5;
+  const [low, high] = spray ? RECESS.spray : RECESS.short;
+  const have = recessMm === undefined ? null : recessMm < 0 ? `${mm(-recessMm)} out` : `${mm(recessMm)} back`;
+  return item(
+    spray ? '3 to 7 mm back, for spray' : 'flush to 3 mm back, for short circuit',
+    have,
+    recessMm === undefined || (recessMm >= low && recessMm <= high),
+    recessMm !== undefined && recessMm > high
+      ? 'A tip far back forces a long stick-out: a cold, ropey bead.'
+      : 'A tip that stands out burns and fouls in a hot arc.',
+    'tip-recess-wrong',
+  );
+}
+
+function nozzleItem(setup: WireSetup, currentA: number): Found {
+  const heavy = currentA >= HEAVY_NOZZLE.fromA;
+  const { boreMm } = setup;
+  return item(
+    heavy
+      ? `${HEAVY_NOZZLE.leastMm} mm or wider above ${HEAVY_NOZZLE.fromA} A`
+      : '10 to 16 mm; slim where the joint is tight',
+    boreMm === null ? null : mm(boreMm),
+    boreMm === null || (heavy ? boreMm >= HEAVY_NOZZLE.leastMm : boreMm >= 8),
+    'A slim nozzle gets hot, fills with spatter and covers too little: holes.',
+    'nozzle-blocked',
+  );
+}
+
+function gunItem(setup: WireSetup, currentA: number, gun: Rig['gun']): Found {
+  const carries = gun?.ratedA === undefined ? null : Math.round(gunCarries(gun.ratedA, setup.gas));
+  return item(
+    `carries ${Math.round(currentA)} A in this gas`,
+    carries === null
+      ? null
+      : `${gun!.ratedA!} A in CO2, about ${carries} A in this gas${gun!.cooling === 'water' ? ', water-cooled' : ''}`,
+    carries === null || currentA <= carries,
+    'The gun gets hot: the tip softens and grips, the wire burns back; long runs want a bigger or a water-cooled gun.',
+    null,
+  );
+}
+
+function sourceItem(currentA: number, source: Rig['source']): Found {
+  const duty = source === undefined ? null : Math.round(dutyAt(currentA, source.ratedA, source.ratedPct));
+  return item(
+    `${Math.round(currentA)} A for at least ${ARC_ON_PCT} % of ten minutes`,
+    duty === null
+      ? null
+      : duty >= 100
+        ? 'all the time'
+        : `${duty} % of ten minutes: ${Math.round(duty / 10)} min arc, ${10 - Math.round(duty / 10)} min rest`,
+    duty === null || duty >= ARC_ON_PCT,
+    'It cuts out when it is hot: shorter runs and the rests it asks for, or several smaller passes.',
+    null,
+  );
+}
+
+/**
+ * What of a rig must match its wire and job, what is fitted, and what each mismatch does. What is not recorded is said to be
+ * not known: it is looked at in the walk.
+ * @param setup the surroundings
+ * @param rig as recorded
+ * @param thickMm the thicker part, mm; null where it is not known
+ * @param currentA expected, A
+ * @returns nothing where the wire is not known
+ */
+export function rigCheck(
+  setup: Parameters<typeof withWire>[0],
+  rig: Rig,
+  thickMm: number | null,
+  currentA: number,
+): RigCheckItem[] {
+  const known = withWire(setup);
+  if (known === null) return [];
+  const { wire } = known;
+  const { parts = {} } = rig;
+  const choice =
+    thickMm === null
+      ? null
+      : wireChoice(wire, { thickMm, currentA: setup.plateWantsA ?? currentA, position: setup.position });
+  const metal = wireMetal(wire.class);
+  const polarity = polarityWanted(wire);
+  const studs = (of: typeof polarity): string => (of === 'electrode-positive' ? 'gun on plus' : 'gun on minus');
+  const gasFits = gasSuits(setup, rig.gas === null);
+  const found: [RigPart, Found | null][] = [
+    [
+      'wire',
+      metal !== setup.baseMetal
+        ? item(
+            setup.baseMetal,
+            metal,
+            false,
+            'Its metal is not the plate’s: it cracks, or does not fuse.',
+            'wire-wrong',
+          )
+        : choice === null
+          ? null
+          : item(
+              choice.suits.map((size) => mm(size)).join(' or '),
+              mm(wire.diameterMm),
+              choice.fitted,
+              'Too thick a wire cannot be run cold enough for sheet, too thin a one not hot enough for plate.',
+              'wire-wrong',
+            ),
+    ],
+    [
+      'gas',
+      setup.usesGas
+        ? item(
+            gasWanted(known),
+            rig.gas === undefined ? null : mixName(rig.gas),
+            gasFits,
+            'The arc never settles: it wanders and spatters, toes are undercut, and no knob cures it.',
+            'gas-wrong',
+          )
+        : null,
+    ],
+    ['roll', rollItem(known, parts.roll)],
+    ['liner', linerItem(known, parts.liner)],
+    [
+      'tip',
+      item(
+        tipWanted(wire).map(mm).join(' or '),
+        parts.tip?.sizeMm === undefined ? null : mm(parts.tip.sizeMm),
+        parts.tip?.sizeMm === undefined || tipSuits(wire, parts.tip.sizeMm),
+        'A large bore gives poor contact: the arc wanders and sputters. A tight one grips the wire: it burns back.',
+        'tip-wrong-size',
+      ),
+    ],
+    ['recess', isTubular(wire.class) && !setup.usesGas ? null : recessItem(known, currentA, parts.tip?.recessMm)],
+    ['nozzle', setup.usesGas ? nozzleItem(known, currentA) : null],
+    [
+      'polarity',
+      item(
+        studs(polarity),
+        rig.polarity === undefined ? null : studs(rig.polarity),
+        rig.polarity === undefined || rig.polarity === polarity,
+        'On the wrong pole it wanders, spatters heavily, ropes and does not fuse.',
+        'polarity-wrong',
+      ),
+    ],
+    ['gun', gunItem(known, currentA, rig.gun)],
+    ['source', sourceItem(currentA, rig.source)],
+  ];
+  return found.flatMap(([part, one]) => (one === null ? [] : [{ part, ...one }]));
+}
+
+/** Mixes that suit a wire, in words. */
+function gasWanted({ wire }: WireSetup): string {
+  const metal = wireMetal(wire.class);
+  if (metal === 'aluminium') return 'argon, or argon and helium';
+  if (metal === 'stainless') return 'argon with 2 to 5 % CO2 or 1 to 2 % oxygen';
+  return isTubular(wire.class) ? 'CO2, or argon with 15 to 25 % CO2' : 'argon with 5 to 25 % CO2, or CO2';
+}
