@@ -190,6 +190,14 @@ test('before the first bead the rig is looked at, and what is not right comes be
   await expectAccessible(page);
   await nozzle.getByRole('radio', { name: 'Fine' }).click();
   await expect(page.getByText('Clean or change the nozzle, clear the diffuser holes.')).toHaveCount(0);
+  // What is settled gives way; it can be looked through again, and is good for the day on this rig.
+  await expect(nozzle).toBeHidden();
+  await looks.getByRole('checkbox', { name: 'Those found fine, 1' }).click();
+  await expect(nozzle.getByRole('radio', { name: 'Fine' })).toBeChecked();
+  await newCoupon(page, 'Looked-at plate again', { thickness: '5' });
+  await openVerdict(page);
+  await expect(looks.getByRole('checkbox', { name: 'Those found fine, 1' })).toBeVisible();
+  await expect(nozzle).toBeHidden();
   await closeVerdict(page);
   await tapFinding(page, 'See', 'Holes all over');
   await openVerdict(page);

@@ -1,10 +1,12 @@
 import matchesDraftHistory from '../core/compiled/draft-history';
 import matchesHabits from '../core/compiled/habits';
 import matchesKnobWork from '../core/compiled/knob-work';
+import matchesWalk from '../core/compiled/walk';
 import type { ChangeKind } from '../core/record/change-schema';
 import { emptyDraft, type DraftHistory } from '../core/record/draft';
 import { USUAL_HABITS, type Habits } from '../core/record/habits';
 import type { KnobsWork } from '../core/record/knob-work-schema';
+import type { Walk } from '../core/record/walk';
 import type { CompiledValidator } from '../core/schema/validate';
 import { platform } from './ports';
 import { store, stored, type StoredShape } from './stored';
@@ -90,36 +92,39 @@ function draftFromVersion1(old: unknown): DraftHistory | null {
 
 const isDraftOrNull = ((value: unknown) => value === null || matchesDraftHistory(value)) as CompiledValidator;
 
-const shapes = new Map<string, StoredShape<DraftHistory | null>>();
+/** A kind of value that is kept for each of some things, made once for each. */
+function shapeOfEach<T>(make: (id: string) => StoredShape<T>): (id: string) => StoredShape<T> {
+  const made = new Map<string, StoredShape<T>>();
+  return (id) => {
+    const known = made.get(id) ?? make(id);
+    made.set(id, known);
+    return known;
+  };
+}
 
 /** The bead in front of the welder on one coupon; null where none was begun. */
-export function draftOn(couponId: string): StoredShape<DraftHistory | null> {
-  const known = shapes.get(couponId);
-  if (known !== undefined) return known;
-  const shape: StoredShape<DraftHistory | null> = {
-    key: `draft-${couponId}`,
-    version: 2,
-    matches: isDraftOrNull,
-    migrations: { 1: draftFromVersion1 },
-    initial: null,
-  };
-  shapes.set(couponId, shape);
-  return shape;
-}
-
-const knobShapes = new Map<string, StoredShape<KnobsWork>>();
+export const draftOn = shapeOfEach<DraftHistory | null>((couponId) => ({
+  key: `draft-${couponId}`,
+  version: 2,
+  matches: isDraftOrNull,
+  migrations: { 1: draftFromVersion1 },
+  initial: null,
+}));
 
 /** The knobs of a rig while they are taken down. */
-export function knobWorkOn(rigId: string): StoredShape<KnobsWork> {
-  const known = knobShapes.get(rigId);
-  if (known !== undefined) return known;
-  const shape: StoredShape<KnobsWork> = {
-    key: `knobs-${rigId}`,
-    version: 2,
-    matches: matchesKnobWork,
-    migrations: {},
-    initial: {},
-  };
-  knobShapes.set(rigId, shape);
-  return shape;
-}
+export const knobWorkOn = shapeOfEach<KnobsWork>((rigId) => ({
+  key: `knobs-${rigId}`,
+  version: 2,
+  matches: matchesKnobWork,
+  migrations: {},
+  initial: {},
+}));
+
+/** What was found fine on a rig, and when. */
+export const walkOn = shapeOfEach<Walk>((rigId) => ({
+  key: `walk-${rigId}`,
+  version: 2,
+  matches: matchesWalk,
+  migrations: {},
+  initial: {},
+}));

@@ -1,6 +1,9 @@
+import { useState } from 'react';
 import { View } from 'react-native';
 import type { NamedLook } from '@/core/answer';
-import { Choice } from '@/ui/Press';
+import type { FindingState } from '@/core/case/schema';
+import { inWalkOrder } from '@/core/record/walk';
+import { Choice, Toggle } from '@/ui/Press';
 import { Heading, Words } from '@/ui/Words';
 import { useTextIn } from '../shared/use-habits';
 import { useBenchActions, useDraftPart } from './bench';
@@ -10,22 +13,38 @@ const STATES = [
   { value: 'present', label: 'Not right' },
 ] as const;
 
-/** Before the first bead: looks at rig and plate that cost less than a lost bead, ticked with gloves on. */
+/** Before the first bead: the walk from cylinder to clamp, with gloves on; what was found fine is good for the day. */
 export function FirstLooks({ looks }: { looks: readonly NamedLook[] }) {
   const findings = useDraftPart((draft) => draft.findings);
-  const left = looks.filter(({ check }) => (findings[check] ?? 'unknown') === 'unknown');
+  const [again, setAgain] = useState(false);
+  const stateOf = ({ check }: NamedLook): FindingState => findings[check] ?? 'unknown';
+  const left = looks.filter((look) => stateOf(look) === 'unknown');
+  const wrong = looks.filter((look) => stateOf(look) === 'present');
   const minutes = Math.ceil(left.reduce((sum, look) => sum + look.minutes, 0));
+  const done = left.length === 0 && wrong.length === 0;
+  const ordered = inWalkOrder(looks);
+  // What is settled gives way to what is not; all of it can be looked through again.
+  const shown = again ? ordered : ordered.filter((look) => stateOf(look) !== 'absent');
   return (
     <View role="region" aria-label="Before the first bead" className="gap-2">
       <Heading level={2}>Before the first bead</Heading>
-      <Words className="text-faint">
-        {left.length === 0
-          ? 'All looked at. What was not right is put right first; then say it is fine.'
-          : `No knob puts these right. ${left.length} looks, some ${minutes} min.`}
+      <Words className={done ? '' : 'text-faint'} strong={done}>
+        {done
+          ? `Walked: all ${looks.length} looks fine. Good for today.`
+          : left.length === 0
+            ? 'All looked at. What was not right is put right first; then say it is fine.'
+            : `From cylinder to clamp. No knob puts these right. ${left.length} looks, some ${minutes} min.`}
       </Words>
-      {looks.map((look) => (
-        <Look key={look.check} look={look} state={findings[look.check] ?? 'unknown'} />
+      {shown.map((look) => (
+        <Look key={look.check} look={look} state={stateOf(look)} />
       ))}
+      {shown.length < looks.length || again ? (
+        <Toggle
+          label={`Those found fine, ${looks.length - left.length - wrong.length}`}
+          on={again}
+          onPress={() => setAgain(!again)}
+        />
+      ) : null}
     </View>
   );
 }

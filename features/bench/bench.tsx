@@ -11,6 +11,7 @@ import { useAnswer } from '@/workers/use-answer';
 import { useHabits } from '../shared/use-habits';
 import { useTeaching } from '../shared/use-records';
 import { experienceFor, lessonFor } from './lesson';
+import { withWalk } from './walk-today';
 import { useWrites, type Actions, type Live, type Records, type Saving } from './use-writes';
 
 /**
@@ -76,7 +77,10 @@ export function BenchProvider({ coupon, children }: { coupon: Coupon; children: 
   const { lastBead } = records;
   // A draft that was never touched is made from the last bead there was when the bench was opened: what another device
   // logs meanwhile moves neither figures nor tiles under the hands.
-  const [fresh] = useState<DraftHistory>(() => ({ now: draftFromLast(lastBead, platform().newId()), past: [] }));
+  const [fresh] = useState<DraftHistory>(() => ({
+    now: withWalk(draftFromLast(lastBead, platform().newId()), coupon.rig, lastBead === null),
+    past: [],
+  }));
   const kept = useStoredPart(draftOn(coupon.id), whole);
   const draft = (kept ?? fresh).now;
   const teaching = useTeaching(coupon.rig.id).data ?? null;

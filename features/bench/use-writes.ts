@@ -29,6 +29,7 @@ import type { LiveAnswer } from '@/workers/use-answer';
 import { makeChange } from '../shared/sending';
 import { useSubmit } from '../shared/use-records';
 import { useRest } from './use-rest';
+import { noteWalk } from './walk-today';
 
 export type Records = { coupon: Coupon; dials: Dials; usesGas: boolean; pulse: boolean; lastBead: Bead | null };
 export type Live = LiveAnswer & {
@@ -101,7 +102,10 @@ export function useWrites(
     };
     return {
       tap: (finding) => change((draft) => tapFinding(draft, finding)),
-      answer: (finding, state) => change((draft) => setFinding(draft, finding, state)),
+      answer: (finding, state) => {
+        noteWalk(latest.current.records.coupon.rig.id, finding, state);
+        change((draft) => setFinding(draft, finding, state));
+      },
       set: (setting, value) => change((draft) => setSetting(draft, setting, value)),
       read: (setting, reading) => change((draft) => setReading(draft, setting, reading)),
       type: (setting, text, toInside) => change((draft) => typeSetting(draft, setting, text, toInside)),

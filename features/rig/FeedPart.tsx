@@ -13,30 +13,29 @@ import type { RigValues } from './rig-form';
 import { COOLING_WORDS, GROOVE_WORDS, LINER_SIZES, LINER_WORDS, type PartValues } from './rig-parts';
 
 const NOT_KNOWN = 'not known';
-type Named = Record<string, string>;
+type Option = { value: string; label: string };
+
+const choices = (words: Record<string, string>): Option[] =>
+  Object.entries(words).map(([value, label]) => ({ value, label }));
 
 /** One of a few, or not known. */
 function OneOf({
   label,
-  words,
+  options,
   chosen,
   onChoose,
 }: {
   label: string;
-  words: Named;
+  options: readonly Option[];
   chosen: string | null;
   onChoose: (value: string | null) => void;
 }) {
-  const options = [
-    ...Object.entries(words).map(([value, text]) => ({ value, label: text })),
-    { value: '', label: NOT_KNOWN },
-  ];
   return (
     <View className="gap-1">
       <Words className="text-sm text-faint">{label}</Words>
       <Choice
         label={label}
-        options={options}
+        options={[...options, { value: '', label: NOT_KNOWN }]}
         chosen={chosen ?? ''}
         onChoose={(value) => onChoose(value === '' ? null : value)}
       />
@@ -47,8 +46,8 @@ function OneOf({
 /** The parts that the wire runs through, gun and rating plate: what the rig check holds against wire and job. */
 export function FeedPart({ control }: { control: Control<RigValues> }) {
   const units = useUnits();
-  const sizes = (of: readonly number[]): Named =>
-    Object.fromEntries(of.map((size) => [String(size), wireSize(size, units)]));
+  const sizes = (of: readonly number[]): Option[] =>
+    of.map((size) => ({ value: String(size), label: wireSize(size, units) }));
   return (
     <Controller
       control={control}
@@ -61,26 +60,31 @@ export function FeedPart({ control }: { control: Control<RigValues> }) {
             <Part title="Feed">
               <OneOf
                 label="Drive roll, groove"
-                words={GROOVE_WORDS}
+                options={choices(GROOVE_WORDS)}
                 chosen={value.groove}
                 onChoose={(groove) => set({ groove })}
               />
               <OneOf
                 label="Drive roll, size"
-                words={sizes(WIRE_DIAMETERS)}
+                options={sizes(WIRE_DIAMETERS)}
                 chosen={value.rollMm}
                 onChoose={(rollMm) => set({ rollMm })}
               />
-              <OneOf label="Liner" words={LINER_WORDS} chosen={value.liner} onChoose={(liner) => set({ liner })} />
+              <OneOf
+                label="Liner"
+                options={choices(LINER_WORDS)}
+                chosen={value.liner}
+                onChoose={(liner) => set({ liner })}
+              />
               <OneOf
                 label="Liner, for wire up to"
-                words={sizes(LINER_SIZES)}
+                options={sizes(LINER_SIZES)}
                 chosen={value.linerMm}
                 onChoose={(linerMm) => set({ linerMm })}
               />
               <OneOf
                 label="Contact tip"
-                words={sizes([...WIRE_DIAMETERS, 1.4])}
+                options={sizes([...WIRE_DIAMETERS, 1.4])}
                 chosen={value.tipMm}
                 onChoose={(tipMm) => set({ tipMm })}
               />
@@ -94,7 +98,7 @@ export function FeedPart({ control }: { control: Control<RigValues> }) {
             <Part title="Gun and rating plate">
               <OneOf
                 label="Gun cooled by"
-                words={COOLING_WORDS}
+                options={choices(COOLING_WORDS)}
                 chosen={value.cooling}
                 onChoose={(cooling) => set({ cooling })}
               />

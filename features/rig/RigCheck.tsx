@@ -29,18 +29,22 @@ export function RigCheck({ rig }: { rig: RigRecord }) {
   const thickMm = job?.thicknessMm === undefined ? null : Math.max(job.thicknessMm, job.otherThicknessMm ?? 0);
   const items = rigCheck(setup, rig.setup.rig, thickMm, setup.currentAskedA ?? Math.sqrt(lowA * highA));
   const wrong = items.filter(({ state }) => state === 'wrong');
+  const fits = items.filter(({ state }) => state === 'fits');
   const open = items.filter(({ state }) => state === 'not-known');
   return (
     <Part title={job === undefined ? 'Does it fit its wire?' : `Does it fit? ${jobWords(job, units)}`}>
-      <View role="list" aria-label="What does not fit" className="gap-2">
-        {wrong.length === 0 && (
-          <Words strong>{open.length === 0 ? 'Everything fits.' : 'Nothing that is recorded is wrong.'}</Words>
-        )}
-        {wrong.map((item) => (
-          <Wrong key={item.part} item={item} />
-        ))}
-      </View>
-      <Told title="Fits" items={items.filter(({ state }) => state === 'fits')} />
+      {wrong.length === 0 ? (
+        <Words strong>{open.length === 0 ? 'Everything fits.' : 'Nothing that is recorded is wrong.'}</Words>
+      ) : (
+        <View role="list" aria-label="What does not fit" className="gap-2">
+          {wrong.map((item) => (
+            <Wrong key={item.part} item={item} />
+          ))}
+        </View>
+      )}
+      {fits.length > 0 && (
+        <Words>{`Fits: ${fits.map(({ part }) => PART_WORDS[part].toLowerCase()).join(', ')}.`}</Words>
+      )}
       <Told title="Not recorded: look at it" items={open} />
     </Part>
   );
