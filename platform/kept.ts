@@ -1,17 +1,15 @@
 import matchesDraftHistory from '../core/compiled/draft-history';
 import matchesHabits from '../core/compiled/habits';
-import matchesKnobWork from '../core/compiled/knob-work';
 import matchesWalk from '../core/compiled/walk';
 import type { ChangeKind } from '../core/record/change-schema';
 import { emptyDraft, type DraftHistory } from '../core/record/draft';
 import { USUAL_HABITS, type Habits } from '../core/record/habits';
-import type { KnobsWork } from '../core/record/knob-work-schema';
-import type { Walk } from '../core/record/walk';
+import type { Walk } from '../core/record/walk-schema';
 import type { CompiledValidator } from '../core/schema/validate';
 import { platform } from './ports';
 import { store, stored, type StoredShape } from './stored';
 
-/** Everything that this device keeps, by name. */
+/** Everything that this device keeps, by name; what only one place asks for stands beside, so that the bench opens without it. */
 
 /** How this person welds. */
 export const HABITS: StoredShape<Habits> = {
@@ -93,7 +91,7 @@ function draftFromVersion1(old: unknown): DraftHistory | null {
 const isDraftOrNull = ((value: unknown) => value === null || matchesDraftHistory(value)) as CompiledValidator;
 
 /** A kind of value that is kept for each of some things, made once for each. */
-function shapeOfEach<T>(make: (id: string) => StoredShape<T>): (id: string) => StoredShape<T> {
+export function shapeOfEach<T>(make: (id: string) => StoredShape<T>): (id: string) => StoredShape<T> {
   const made = new Map<string, StoredShape<T>>();
   return (id) => {
     const known = made.get(id) ?? make(id);
@@ -109,15 +107,6 @@ export const draftOn = shapeOfEach<DraftHistory | null>((couponId) => ({
   matches: isDraftOrNull,
   migrations: { 1: draftFromVersion1 },
   initial: null,
-}));
-
-/** The knobs of a rig while they are taken down. */
-export const knobWorkOn = shapeOfEach<KnobsWork>((rigId) => ({
-  key: `knobs-${rigId}`,
-  version: 2,
-  matches: matchesKnobWork,
-  migrations: {},
-  initial: {},
 }));
 
 /** What was found fine on a rig, and when. */

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { CASE_SCHEMA } from '../core/case/schema';
 import { DRAFT_HISTORY_SCHEMA } from '../core/record/draft';
 import { HABITS_SCHEMA } from '../core/record/habits';
-import { WALK_SCHEMA } from '../core/record/walk';
+import { WALK_SCHEMA } from '../core/record/walk-schema';
 import { KNOB_WORK_SCHEMA } from '../core/record/knob-work-schema';
 import { CHANGE_SCHEMA, COUPON_CHANGE_SCHEMA, RIG_CHANGE_SCHEMA } from '../core/record/change-schema';
 import {

@@ -5,7 +5,7 @@ import type { Experience } from '../case/schema';
 import { CAUSE_IDS } from '../evidence/ids';
 import { BEAD_PROPERTIES } from '../record/bead-schema';
 import { ID, INSTANT, number } from '../schema/parts';
-import { PROVEN_SCHEMA } from '../start/proven';
+import { PROVEN_SCHEMA } from '../start/proven-schema';
 import {
   afterEvidence,
   beforeBeads,

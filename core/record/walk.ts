@@ -1,6 +1,5 @@
-import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
-import { CHECK_IDS, isCheckId, type CheckId } from '../evidence/ids';
-import { INSTANT } from '../schema/parts';
+import { isCheckId, type CheckId } from '../evidence/ids';
+import type { Walk } from './walk-schema';
 
 /**
  * The walk from cylinder to work clamp: looks at the rig before the first bead, in the order a hand comes by them. Looks at
@@ -31,16 +30,6 @@ export const RIG_WALK: readonly CheckId[] = [
   'check-leads-warm',
   'check-trigger',
 ];
-
-/** What was found fine on a rig, and when. Kept on the device that looked. */
-export const WALK_SCHEMA = {
-  type: 'object',
-  maxProperties: CHECK_IDS.length,
-  propertyNames: { enum: CHECK_IDS },
-  additionalProperties: INSTANT,
-} as const satisfies JSONSchema;
-
-export type Walk = FromSchema<typeof WALK_SCHEMA>;
 
 /** Looks in the order of the walk; those at the plate come last, as they were. */
 export function inWalkOrder<Look extends { check: CheckId }>(looks: readonly Look[]): Look[] {

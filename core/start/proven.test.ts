@@ -1,6 +1,7 @@
 import { EXAMPLE_CASE } from '../cases/example';
 import type { Case } from '../case/schema';
-import { provenFor, type Proven } from './proven';
+import { provenFor } from './proven';
+import type { Proven } from './proven-schema';
 
 const { job, rig } = EXAMPLE_CASE as Required<Pick<Case, 'job' | 'rig'>>;
 const bead = (some: Partial<Proven> = {}): Proven => ({

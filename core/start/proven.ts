@@ -1,26 +1,6 @@
-import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
 import { completeMix } from '../case/gas-mix';
-import { JOB_SCHEMA, RIG_SCHEMA, SETTINGS_SCHEMA, type Case, type Job, type Joint, type Rig } from '../case/schema';
-import { ID, INSTANT } from '../schema/parts';
-
-/** A bead that was judged sound on a rig, with all that makes it worth running again. */
-export const PROVEN_SCHEMA = {
-  type: 'object',
-  additionalProperties: false,
-  required: ['beadId', 'couponId', 'title', 'number', 'ranAt', 'settings', 'job', 'rig'],
-  properties: {
-    beadId: ID,
-    couponId: ID,
-    title: { type: 'string' },
-    number: { type: 'integer', minimum: 1 },
-    ranAt: INSTANT,
-    settings: SETTINGS_SCHEMA,
-    job: JOB_SCHEMA,
-    rig: RIG_SCHEMA,
-  },
-} as const satisfies JSONSchema;
-
-export type Proven = FromSchema<typeof PROVEN_SCHEMA>;
+import type { Case, Job, Joint, Rig } from '../case/schema';
+import type { Proven } from './proven-schema';
 
 /** Joints that are welded alike. */
 const ALIKE: Record<Joint, 'corner' | 'flat' | 'edge' | 'plug'> = {

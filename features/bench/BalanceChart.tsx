@@ -1,18 +1,18 @@
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { View } from 'react-native';
-import { LineChart } from 'react-native-chart-kit';
 import { Circle, G, Line, Polygon, Text } from 'react-native-svg';
 import type { BalanceCurve, BalancePoint } from '@/core/arc/balance-curve';
 import { readable, unitOf } from '@/core/quantity/units';
 import { Toggle } from '@/ui/Press';
 import { useChartInks, type ChartInks } from '@/ui/use-ink';
 import { Heading, Words } from '@/ui/Words';
-import { chartLook } from '../shared/chart-look';
 import { chartScale, type ChartScale } from '../shared/chart-scale';
 import { useUnits } from '../shared/use-habits';
 import { BalanceTable } from './BalanceTable';
 import { bandAt, beadPoints, pointOf, voltsShown, within, type ChartPoint } from './balance-points';
 import { useBenchRecords, useDraftPart, useLive } from './bench';
+
+const ChartGround = lazy(() => import('../shared/ChartGround'));
 
 const HEIGHT = 260;
 /** Room for the labels of the volts, px. */
@@ -43,10 +43,9 @@ function Chart({ curve, to }: ChartProps) {
   const { usual, learned } = curve;
   const ends = [usual[0].wireSpeedMPerMin, usual[usual.length - 1].wireSpeedMPerMin] as const;
   const scale = chartScale({ width, height: HEIGHT, left: LEFT, top: TOP }, usual.length, ends, [low, high]);
-  const line = (points: readonly BalancePoint[], edge: 'lowV' | 'highV', color: string, strokeWidth: number) => ({
+  const line = (points: readonly BalancePoint[], edge: 'lowV' | 'highV', color: string) => ({
     data: points.map((point) => point[edge]),
-    color: () => color,
-    strokeWidth,
+    color,
   });
   return (
     <View className="gap-2">
@@ -58,30 +57,25 @@ function Chart({ curve, to }: ChartProps) {
         className="overflow-hidden rounded-sm bg-plate"
       >
         {width > 0 && (
-          <LineChart
-            width={width}
-            height={HEIGHT}
-            data={{
-              labels: usual.map(({ wireSpeedMPerMin }, i) =>
+          <Suspense fallback={<View style={{ height: HEIGHT }} />}>
+            <ChartGround
+              width={width}
+              height={HEIGHT}
+              left={LEFT}
+              top={TOP}
+              labels={usual.map(({ wireSpeedMPerMin }, i) =>
                 i % LABELLED === 0 ? readable(wireSpeedMPerMin, 'wireSpeed', units) : '',
-              ),
-              datasets: [
-                line(usual, 'lowV', inks.edge, 1),
-                line(usual, 'highV', inks.edge, 1),
-                ...(learned === null ? [] : [line(learned, 'lowV', inks.act, 1), line(learned, 'highV', inks.act, 1)]),
-                // Holds the scale to whole volts; not drawn.
-                { data: [low, high], color: () => 'transparent', withDots: false },
-              ],
-            }}
-            chartConfig={chartLook(inks)}
-            transparent
-            withDots={false}
-            withShadow={false}
-            withVerticalLines={false}
-            segments={4}
-            style={{ paddingRight: LEFT, paddingTop: TOP }}
-            decorator={() => <Drawn scale={scale} curve={curve} beads={beads} now={now} next={next} inks={inks} />}
-          />
+              )}
+              lines={[
+                line(usual, 'lowV', inks.edge),
+                line(usual, 'highV', inks.edge),
+                ...(learned === null ? [] : [line(learned, 'lowV', inks.act), line(learned, 'highV', inks.act)]),
+              ]}
+              ends={[low, high]}
+              inks={inks}
+              over={() => <Drawn scale={scale} curve={curve} beads={beads} now={now} next={next} inks={inks} />}
+            />
+          </Suspense>
         )}
       </View>
       <Words className="text-center text-sm text-faint">{`volts, over wire in ${unitOf('wireSpeed', units)}`}</Words>

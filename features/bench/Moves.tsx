@@ -1,3 +1,4 @@
+import { lazy, Suspense } from 'react';
 import { View } from 'react-native';
 import type { Answer } from '@/core/answer';
 import type { Move } from '@/core/correction/moves';
@@ -13,7 +14,9 @@ import { useHabits, useTextIn, useUnits } from '../shared/use-habits';
 import { learnedWords } from '../shared/machine-words';
 import { useBenchActions, useBenchRecords, useDraftPart, useLive } from './bench';
 import { headline } from './headline';
-import { StartCard } from './StartCard';
+
+/** Fetched when there is something to start with. */
+const StartCard = lazy(() => import('./StartCard'));
 
 /** What to do, one thing at a time: from → to in large figures, the knob's mark as large. */
 export function Moves({ answer }: { answer: Answer }) {
@@ -25,7 +28,9 @@ export function Moves({ answer }: { answer: Answer }) {
   if (asks && Object.keys(start).length === 0 && outOfReach.length + procedure.length === 0) return null;
   return (
     <View className="gap-3">
-      <StartCard answer={answer} />
+      <Suspense fallback={null}>
+        <StartCard answer={answer} />
+      </Suspense>
       {moves.length === 0 ? <NothingToTurn answer={answer} /> : <MoveList correction={answer.correction} />}
       <OtherWay answer={answer} />
       <Learned />

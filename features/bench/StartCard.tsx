@@ -21,7 +21,7 @@ import { expectedWords, gunWords, paceWords, passWords, stitchWords, timesWords 
  * before it: a stop condition holds the figures back until it is said to be done.
  * @param brief the figures alone, without the hand
  */
-export function StartCard({ answer, brief = false }: { answer: Answer; brief?: boolean }) {
+export default function StartCard({ answer, brief = false }: { answer: Answer; brief?: boolean }) {
   const { takeStart } = useBenchActions();
   const { dials } = useBenchRecords();
   const [done, setDone] = useState(false);

@@ -1,7 +1,10 @@
+import { lazy, Suspense } from 'react';
 import { View } from 'react-native';
 import { Button } from '@/ui/Press';
 import { useBenchRecords, useDraftPart, useLive } from './bench';
-import { StartCard } from './StartCard';
+
+/** Fetched when there is something to start with. */
+const StartCard = lazy(() => import('./StartCard'));
 
 /** On an empty bench the figures to start with stand before the findings; once they are taken they give way. */
 export function StartHere({ onMore }: { onMore: () => void }) {
@@ -13,7 +16,9 @@ export function StartHere({ onMore }: { onMore: () => void }) {
   if (!isFirst || isSet || answer === null || answer.start === null) return null;
   return (
     <View className="gap-2 px-4">
-      <StartCard answer={answer} brief />
+      <Suspense fallback={<View style={{ height: 300 }} className="rounded-md bg-plate" />}>
+        <StartCard answer={answer} brief />
+      </Suspense>
       <Button label="How to run it" onPress={onMore} />
     </View>
   );

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import type { Case, FindingState } from '@/core/case/schema';
 import type { Answer } from '@/core/answer';
-import type { Proven } from '@/core/start/proven';
+import type { Proven } from '@/core/start/proven-schema';
 import { nextSettings, startingSettings } from '@/core/correction/next-settings';
 import type { StatedId } from '@/core/evidence/ids';
 import { beadFrom, draftAfter } from '@/core/record/bead-from';

@@ -1,6 +1,5 @@
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { View } from 'react-native';
-import { LineChart } from 'react-native-chart-kit';
 import { Circle, G, Line, Polygon } from 'react-native-svg';
 import { toUser, unitOf } from '@/core/quantity/units';
 import { dialEnds, type Dial } from '@/core/setting/dial';
@@ -9,9 +8,10 @@ import { markText } from '@/core/setting/dial-marks';
 import { SETTINGS } from '@/core/setting/table';
 import { useChartInks, type ChartInks } from '@/ui/use-ink';
 import { Words } from '@/ui/Words';
-import { chartLook } from '../shared/chart-look';
 import { chartScale, type ChartScale } from '../shared/chart-scale';
 import { useUnits } from '../shared/use-habits';
+
+const ChartGround = lazy(() => import('../shared/ChartGround'));
 
 const HEIGHT = 230;
 /** Room for the labels of the figures, px. */
@@ -23,7 +23,7 @@ const PER_LABEL = 4;
 type KnobChartProps = { name: FigureDial; dial: Dial };
 
 /** A knob as it was taken down: its pairs, the line through them, and the band its figures lie in. */
-export default function KnobChart({ name, dial }: KnobChartProps) {
+export function KnobChart({ name, dial }: KnobChartProps) {
   const [width, setWidth] = useState(0);
   const units = useUnits();
   const inks = useChartInks();
@@ -42,27 +42,19 @@ export default function KnobChart({ name, dial }: KnobChartProps) {
         className="overflow-hidden rounded-sm bg-plate"
       >
         {width > 0 && (
-          <LineChart
-            width={width}
-            height={HEIGHT}
-            data={{
-              labels: curve.map(({ mark }, i) => (i % PER_LABEL === 0 ? markText(dial, round(mark)) : '')),
-              datasets: [
-                { data: curve.map(({ value }) => shown(value)), color: () => 'transparent' },
-                // Holds the scale; not drawn.
-                { data: [0, top], color: () => 'transparent', withDots: false },
-              ],
-            }}
-            chartConfig={chartLook(inks)}
-            transparent
-            fromZero
-            withDots={false}
-            withShadow={false}
-            withVerticalLines={false}
-            segments={4}
-            style={{ paddingRight: LEFT, paddingTop: TOP }}
-            decorator={() => <Drawn dial={dial} curve={curve} scale={scale} shown={shown} inks={inks} />}
-          />
+          <Suspense fallback={<View style={{ height: HEIGHT }} />}>
+            <ChartGround
+              width={width}
+              height={HEIGHT}
+              left={LEFT}
+              top={TOP}
+              labels={curve.map(({ mark }, i) => (i % PER_LABEL === 0 ? markText(dial, round(mark)) : ''))}
+              lines={[{ data: curve.map(({ value }) => shown(value)), color: 'transparent' }]}
+              ends={[0, top]}
+              inks={inks}
+              over={() => <Drawn dial={dial} curve={curve} scale={scale} shown={shown} inks={inks} />}
+            />
+          </Suspense>
         )}
       </View>
       <Words className="text-center text-sm text-faint">{`${unitOf(quantity, units)}, over the marks of the knob`}</Words>

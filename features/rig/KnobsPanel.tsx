@@ -1,12 +1,12 @@
 import { useRouter } from 'expo-router';
 import sameDocument from 'fast-deep-equal';
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import type { KnobsWork, KnobWork } from '@/core/record/knob-work-schema';
 import type { RigRecord } from '@/core/record/schema';
 import type { Dial } from '@/core/setting/dial';
 import type { FigureDial } from '@/core/setting/dial-belief';
-import { knobWorkOn } from '@/platform/kept';
+import { knobWorkOn } from '@/platform/kept-knobs';
 import { platform } from '@/platform/ports';
 import { useStored } from '@/platform/stored';
 import { NumberField } from '@/ui/NumberField';
@@ -20,10 +20,9 @@ import { makeChange } from '../shared/sending';
 import { useUnits } from '../shared/use-habits';
 import { useSubmit } from '../shared/use-records';
 import { dialOf, isWorkProblem, knobOf, onScale, withPair, workOn, type WorkProblem } from './knob-work';
+import { KnobChart } from './KnobChart';
 import { nextPairWords, pairText, sureWords } from './knob-words';
 import { PairForm } from './PairForm';
-
-const KnobChart = lazy(() => import('./KnobChart'));
 
 const KNOBS = [
   { value: 'wireSpeedMPerMin', label: 'Wire' },
@@ -176,9 +175,7 @@ function Knob({ name, rig, dials, work, onWork }: KnobProps) {
       {work.scale !== 'taps' && work.scale !== 'figures' && <Ends work={work} problem={problem} onChange={change} />}
       {dial !== null && (
         <>
-          <Suspense fallback={<View style={{ height: 260 }} className="rounded-sm bg-plate" />}>
-            <KnobChart name={name} dial={dial} />
-          </Suspense>
+          <KnobChart name={name} dial={dial} />
           {[sureWords(name, dial, units), nextPairWords(name, dial)].map(
             (words) => words !== null && <Words key={words}>{words}</Words>,
           )}
