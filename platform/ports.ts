@@ -17,6 +17,8 @@ export type Ports = {
   request: (path: string, init: RequestInit) => Promise<Response>;
   /** Hands a file to the reader to keep. */
   saveFile: (name: string, text: string, type: string) => void;
+  /** Puts the page on paper. */
+  print: () => void;
 };
 
 const browserStorage: TextStorage = {
@@ -56,6 +58,7 @@ function saveFile(name: string, text: string, type: string): void {
 
 const BROWSER: Ports = {
   saveFile,
+  print: () => globalThis.print(),
   now: () => new Date(),
   newId: () => v7(),
   storage: browserStorage,

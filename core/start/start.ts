@@ -154,7 +154,8 @@ export function startOf(
   };
 }
 
-function marksOf(settings: Settings, dials: Dials | undefined): Start['marks'] {
+/** Settings as they stand on a machine's own dials. */
+export function marksOf(settings: Settings, dials: Dials | undefined): Start['marks'] {
   return Object.fromEntries(
     (Object.entries(settings) as [SettingName, number][]).flatMap(([name, value]) => {
       const mark = dialText(dialFor(dials, name), value);

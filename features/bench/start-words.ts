@@ -5,17 +5,9 @@ import type { Pass } from '@/core/start/pass-plan';
 import type { Start } from '@/core/start/start';
 import type { StitchPlan } from '@/core/start/stitch';
 import type { Times } from '@/core/start/times';
+import { TRANSFER_WORDS } from '../shared/transfer-words';
 
 /** Texts are metric, as all of the product's; the screen puts them into the reader's units. */
-const TRANSFER_WORDS = {
-  'short-circuit': 'short circuit',
-  globular: 'coarse drops',
-  spray: 'spray',
-  pulse: 'pulse',
-  tubular: 'tubular wire',
-  unstable: 'no stable arc',
-} as const;
-
 const half = (mm: number): string => String(Math.round(mm * 2) / 2);
 
 /** What the arc should be, in a line: "About 167 A in short circuit; a leg of about 4.5 mm." */

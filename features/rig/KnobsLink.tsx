@@ -1,10 +1,7 @@
-import { Link } from 'expo-router';
-import { Pressable } from 'react-native';
 import type { RigRecord } from '@/core/record/schema';
-import type { Dial } from '@/core/setting/dial';
+import { dialEnds, type Dial } from '@/core/setting/dial';
 import { markText } from '@/core/setting/dial-marks';
-import { dialEnds } from '@/core/setting/dial';
-import { Words } from '@/ui/Words';
+import { RigLink } from './RigLink';
 
 const gistOf = (called: string, dial: Dial | undefined): string[] => {
   if (dial === undefined) return [];
@@ -19,11 +16,10 @@ export function KnobsLink({ rig }: { rig: RigRecord }) {
   const none =
     rig.setup.display === 'dial' ? 'Not taken down yet: two pairs each make them speak.' : 'It shows real figures.';
   return (
-    <Link href={{ pathname: '/rig/knobs/[rigId]', params: { rigId: rig.id } }} asChild>
-      <Pressable role="link" className="min-h-14 justify-center gap-1 rounded-md bg-plate p-4">
-        <Words strong>Its knobs</Words>
-        <Words className="text-faint">{known.length === 0 ? none : `${known.join('; ')}.`}</Words>
-      </Pressable>
-    </Link>
+    <RigLink
+      href={{ pathname: '/rig/knobs/[rigId]', params: { rigId: rig.id } }}
+      title="Its knobs"
+      gist={known.length === 0 ? none : `${known.join('; ')}.`}
+    />
   );
 }

@@ -1,28 +1,19 @@
 import { View } from 'react-native';
 import { arcSetup, withWire } from '@/core/arc/setup';
 import { wireWindow } from '@/core/arc/wire-window';
-import { CASE_FORMAT, type Case } from '@/core/case/schema';
 import type { RigRecord } from '@/core/record/schema';
 import { PART_WORDS, rigCheck, type RigCheckItem } from '@/core/start/rig-check';
-import { BENCH_COUPON } from '@/platform/kept';
-import { useStoredPart } from '@/platform/stored';
 import { Part } from '@/ui/Part';
 import { Words } from '@/ui/Words';
 import { jobWords } from '../shared/job-words';
-import { useHabits, useTextIn } from '../shared/use-habits';
-import { useCoupon } from '../shared/use-records';
+import { useTextIn, useUnits } from '../shared/use-habits';
+import { useBenchCase } from './use-bench-case';
 
 /** A rig held against its wire and against the job that is on the bench for it. */
 export function RigCheck({ rig }: { rig: RigRecord }) {
-  const [{ units, schools }] = useHabits();
-  const onBench = useCoupon(useStoredPart(BENCH_COUPON, (id) => id)).data;
-  const job = onBench?.rigId === rig.id ? onBench.job.job : undefined;
-  const input: Case = {
-    format: CASE_FORMAT,
-    rig: rig.setup.rig,
-    preferences: schools,
-    ...(job === undefined ? {} : { job }),
-  };
+  const units = useUnits();
+  const input = useBenchCase(rig);
+  const { job } = input;
   const setup = withWire(arcSetup(input));
   if (setup === null) return null;
   const { lowA, highA } = wireWindow(setup.wire);

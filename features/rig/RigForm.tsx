@@ -27,6 +27,7 @@ import { KnobsLink } from './KnobsLink';
 import { MachinePart } from './MachinePart';
 import { RigCheck } from './RigCheck';
 import { rigChanges } from './rig-changes';
+import { RigLink } from './RigLink';
 import { TaughtLink } from './TaughtLink';
 import { fieldOf, fittedFor, NEW_RIG, rigFrom, valuesOf, type Begun, type RigValues } from './rig-form';
 
@@ -91,6 +92,20 @@ export function RigForm({ rigId, record: now, named, onKept }: FormProps) {
         <>
           <RigCheck rig={record} />
           <KnobsLink rig={record} />
+          <RigLink
+            href={{ pathname: '/rig/gas/[rigId]', params: { rigId } }}
+            title="Its gas"
+            gist={
+              gas === null
+                ? 'None: its wire makes its own.'
+                : 'What has to flow, how long the cylinder lasts, other gases.'
+            }
+          />
+          <RigLink
+            href={{ pathname: '/rig/chart/[rigId]', params: { rigId } }}
+            title="Its own chart"
+            gist="What to set by thickness and position, in its own marks; to print."
+          />
           <TaughtLink rigId={rigId} />
         </>
       )}

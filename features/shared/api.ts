@@ -1,6 +1,7 @@
 import type { Changed, Changes, HistoryEntry, WaitingChange } from '@/core/record/change-schema';
 import type { Coupon, CouponPage, RigRecord } from '@/core/record/schema';
 import type { Teaching } from '@/core/learning/teaching';
+import type { ChartCell } from '@/core/own-chart';
 import type { FieldProblem } from '@/core/schema/problems';
 import { platform } from '@/platform/ports';
 
@@ -80,6 +81,8 @@ export async function fetchNewestCouponId(): Promise<string | null> {
 export const fetchRigs = (): Promise<RigRecord[]> => request('GET', '/rigs');
 /** What a rig has taught. */
 export const fetchTeaching = (rigId: string): Promise<Teaching> => request('GET', `/rigs/${rigId}/experience`);
+/** The own settings chart of a rig. */
+export const fetchOwnChart = (rigId: string): Promise<ChartCell[]> => request('GET', `/rigs/${rigId}/chart`);
 export const fetchCoupon = (id: string): Promise<Coupon> => request('GET', `/coupons/${id}`);
 /** Sends one change; the same one may be sent again. */
 export const sendChange = (change: WaitingChange): Promise<Changed> => request('POST', '/changes', change);

@@ -8,6 +8,7 @@ import {
 } from '@tanstack/react-query';
 import { useCallback, useMemo, useState } from 'react';
 import type { Teaching } from '@/core/learning/teaching';
+import type { ChartCell } from '@/core/own-chart';
 import type { WaitingChange } from '@/core/record/change-schema';
 import type { Coupon, CouponPage, RigRecord } from '@/core/record/schema';
 import { couponBegun, couponsBegun, couponWith, rigsWith, summaryOf, summaryWith } from '@/core/record/waiting';
@@ -17,6 +18,7 @@ import {
   fetchHistory,
   fetchLogPage,
   fetchNewestCouponId,
+  fetchOwnChart,
   fetchRigs,
   fetchTeaching,
   RequestProblem,
@@ -71,6 +73,12 @@ export function useTeaching(rigId: string): Known<Teaching> {
     // The server does not know yet of a rig that waits to be begun.
     queryFn: waits ? skipToken : () => fetchTeaching(rigId),
   });
+  return known(query, query.data);
+}
+
+/** The own settings chart of a rig, as the server last made it; what teaches the rig anew makes it anew. */
+export function useOwnChart(rigId: string): Known<ChartCell[]> {
+  const query = useQuery({ queryKey: [...TAUGHT, rigId, 'chart'], queryFn: () => fetchOwnChart(rigId) });
   return known(query, query.data);
 }
 

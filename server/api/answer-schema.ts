@@ -1,3 +1,4 @@
+import { POSITIONS } from '../../core/case/schema';
 import { CAUSE_IDS, STATED_IDS } from '../../core/evidence/ids';
 import { APPEARANCE_SCHEMA } from '../../core/record/schema';
 import { READ_SETTINGS, SETTING_NAMES } from '../../core/setting/table';
@@ -137,6 +138,20 @@ const start = {
 
 /** What to start with, for the published description. */
 export const START_SCHEMA = object({ ...start, cautions });
+
+/** A rig's own settings chart, for the published description. */
+export const CHART_SCHEMA = list(
+  object({
+    thicknessMm: positive,
+    position: { enum: POSITIONS },
+    settings,
+    marks: start.marks,
+    currentA: figure,
+    passes: positive,
+    proven: flag,
+    outOfReach: list(text),
+  }),
+);
 
 export const ANSWER_SCHEMA = object({
   arc: object({

@@ -56,6 +56,7 @@ async function ask(method: string, path: string, body?: string, type = 'applicat
     store: null as never,
     diagnose: null as never,
     start: null as never,
+    chart: null as never,
     learn: null as never,
     log: createLog('silent'),
     report: () => undefined,

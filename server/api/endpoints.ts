@@ -24,9 +24,9 @@ import { historyOf } from '../db/history';
 import { changeBead, putBead, putCoupon, putRig } from '../db/put';
 import { findRig, listRigs } from '../db/rigs';
 import { write, type Writing } from '../db/write';
-import { lessonsOf } from '../diagnosis/lessons';
+import { chartOf, lessonsOf } from '../diagnosis/lessons';
 import { OutsideModel } from '../diagnosis/outside-model';
-import { ANSWER_SCHEMA, START_SCHEMA } from './answer-schema';
+import { ANSWER_SCHEMA, CHART_SCHEMA, START_SCHEMA } from './answer-schema';
 import { CHANGES } from './changes';
 import { endpoint, LIMIT, type AnyEndpoint, type Context } from './endpoint';
 
@@ -116,6 +116,14 @@ const RIGS = [
     answer: { schema: TEACHING_SCHEMA, description: 'what was learned, from which beads, and how sure it is' },
     problems: ['not-found', 'busy'],
     work: ({ params }, context) => worked(() => lessonsOf(context, params.id, new Date())),
+  }),
+  endpoint({
+    method: 'get',
+    path: '/rigs/{id}/chart',
+    summary: 'The own settings chart of a rig: fillets by thickness and position, in figures and on its dials.',
+    answer: { schema: CHART_SCHEMA, description: 'the cells; those that a sound bead stands behind say so' },
+    problems: ['not-found', 'busy'],
+    work: ({ params }, context) => worked(() => chartOf(context, params.id, new Date())),
   }),
 ];
 

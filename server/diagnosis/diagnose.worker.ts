@@ -1,6 +1,8 @@
 import { answer, startAnswer, type Answer, type StartAnswer } from '../../core/answer';
 import type { Case } from '../../core/case/schema';
 import { ENGINE } from '../../core/engine';
+import { ownChart, type ChartCell } from '../../core/own-chart';
+import type { Proven } from '../../core/start/proven-schema';
 import { evidenceOf, type JudgedBead } from '../../core/learning/machine-belief';
 
 /** Works one case out in a thread of its own. */
@@ -11,6 +13,11 @@ export default function diagnose(input: Case): Answer {
 /** What to start a case with. */
 export function start(input: Case): StartAnswer {
   return startAnswer(input);
+}
+
+/** A rig's own settings chart. */
+export function chart({ input, proven }: { input: Case; proven: readonly Proven[] }): ChartCell[] {
+  return ownChart(input, proven);
 }
 
 /** What judged beads say of their machine; a bead outside the arc model says nothing. */

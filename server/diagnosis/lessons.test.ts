@@ -1,4 +1,5 @@
 import type { Teaching } from '../../core/learning/teaching';
+import type { ChartCell } from '../../core/own-chart';
 import type { Bead, RigRecord } from '../../core/record/schema';
 import { openStore } from '../db/open';
 import { beadOn, couponOn, freshId, openWorkshop, type Workshop } from '../testing/workshop';
@@ -157,6 +158,22 @@ describe('what a rig has taught', () => {
     expect(proven[1].job.thicknessMm).toBeGreaterThan(0);
     await change('change-bead', last.id, { takenBack: true });
     expect((await taught()).proven![0].beadId).toBe(first.id);
+  });
+
+  it('makes a chart of its own, with what was sound in it', async () => {
+    const chart = async (): Promise<ChartCell[]> => (await shop.send('GET', `/rigs/${rig.id}/chart`)).json;
+    const job = { baseMetal: 'mild-steel', thicknessMm: 4, joint: 'fillet', position: 'overhead' } as const;
+    const coupon = { ...couponOn(rig.id), job: { ...couponOn(rig.id).job, job } };
+    await shop.send('PUT', `/coupons/${coupon.id}`, coupon);
+    const at = (cells: ChartCell[]) => cells.find((cell) => cell.thicknessMm === 4 && cell.position === 'overhead')!;
+    expect(at(await chart()).proven).toBe(false);
+    const settings = { voltageV: 17.7, wireSpeedMPerMin: 4.4 };
+    const bead = beadOn(coupon, rig.setup.id, { settings, outcome: 'sound' });
+    await shop.send('PUT', `/beads/${bead.id}`, bead);
+    expect(at(await chart())).toEqual(
+      expect.objectContaining({ proven: true, settings: expect.objectContaining(settings) as object }),
+    );
+    expect((await shop.send('GET', `/rigs/${freshId()}/chart`)).status).toBe(404);
   });
 
   it('is nothing of a rig that is not kept, and says nothing by a bead outside the arc model', async () => {

@@ -1,4 +1,6 @@
 import { cause } from '../../core/knowledge';
+import type { ChartCell } from '../../core/own-chart';
+import { caseOf } from '../../core/record/case-of';
 import { causeHistory } from '../../core/learning/cause-history';
 import { teachingOf, type Teaching } from '../../core/learning/teaching';
 import { findRig } from '../db/rigs';
@@ -39,6 +41,24 @@ async function evidenceOfAll(
     known.delete(key);
   }
   return evidence;
+}
+
+/**
+ * A rig's own settings chart, as it has taught.
+ * @param at now, for what fades
+ * @returns null where there is no such rig
+ */
+export async function chartOf(
+  context: Parameters<typeof lessonsOf>[0] & Pick<Thinking, 'chart'>,
+  rigId: string,
+  at: Date,
+): Promise<ChartCell[] | null> {
+  const [rig, teaching] = [findRig(context.store, rigId), await lessonsOf(context, rigId, at)];
+  if (rig === null || teaching === null) return null;
+  const input = caseOf(rig.setup, {}, { settings: {}, readings: {}, findings: {} }, {});
+  const taught = teaching.steps.length > 0 || teaching.runOutScale !== null;
+  const known = taught ? { ...input, experience: { machine: teaching.machine } } : input;
+  return context.chart({ input: known, proven: teaching.proven ?? [] });
 }
 
 /**

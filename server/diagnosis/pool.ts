@@ -3,6 +3,8 @@ import { cpus } from 'node:os';
 import Piscina from 'piscina';
 import type { Answer, StartAnswer } from '../../core/answer';
 import type { Case } from '../../core/case/schema';
+import type { ChartCell } from '../../core/own-chart';
+import type { Proven } from '../../core/start/proven-schema';
 import type { JudgedBead } from '../../core/learning/machine-belief';
 import { TooBusy } from './outside-model';
 
@@ -14,6 +16,8 @@ export type Thinking = {
   diagnose: (input: Case) => Promise<Answer>;
   /** What to start a case with. */
   start: (input: Case) => Promise<StartAnswer>;
+  /** A rig's own settings chart. */
+  chart: (of: { input: Case; proven: readonly Proven[] }) => Promise<ChartCell[]>;
   /** What each judged bead says of its machine. */
   learn: (beads: readonly JudgedBead[]) => Promise<(number[] | null)[]>;
 };
@@ -37,6 +41,7 @@ export function startDiagnosisPool(): DiagnosisPool {
   return {
     diagnose: (input) => run(input),
     start: (input) => run(input, 'start'),
+    chart: (of) => run(of, 'chart'),
     learn: (beads) => run(beads, 'learn'),
     close: () => pool.close({ force: true }),
   };

@@ -12,7 +12,7 @@ import { createApp, type AppOptions } from '../app';
 import { openStore, type OpenedStore } from '../db/open';
 import type { Unreadable } from '../db/rows';
 import { loadWorkshop } from '../demo/load';
-import { learn, start } from '../diagnosis/diagnose.worker';
+import { chart, learn, start } from '../diagnosis/diagnose.worker';
 import { createLog } from '../http/request-log';
 
 /** A day on which the demo is told, so that tests see the same times. */
@@ -104,6 +104,7 @@ export async function openWorkshop(options: Partial<AppOptions> & { demo?: boole
       store: opened.store,
       diagnose: async (input) => answer(input),
       start: async (input) => start(input),
+      chart: async (of) => chart(of),
       learn: async (beads) => learn(beads),
       log: createLog('silent'),
       report: (row) => unreadable.push(row),

@@ -1,0 +1,55 @@
+import { startAnswer } from './answer';
+import { ownChart, type ChartCell } from './own-chart';
+import { DEFAULT_RIG, onJob } from './start/testing/jobs';
+import type { Proven } from './start/proven-schema';
+
+const { job: _, ...RIG } = onJob({});
+const chart = ownChart(RIG, []);
+const cell = (thicknessMm: number, position = 'flat', of = chart): ChartCell =>
+  of.find((one) => one.thicknessMm === thicknessMm && one.position === position)!;
+
+describe('a rig’s own chart', () => {
+  it('has what a start has, for each thickness and position', () => {
+    const { settings, passes } = startAnswer(onJob({ thicknessMm: 3, joint: 'fillet' }));
+    expect(cell(3).settings).toEqual(settings);
+    expect(cell(3).passes).toBe(passes.length);
+    expect(new Set(chart.map(({ position }) => position)).size).toBe(4);
+    expect(chart.some(({ position, thicknessMm }) => position === 'vertical-down' && thicknessMm > 5)).toBe(false);
+  });
+
+  it('gets hotter with the plate, and is never hotter overhead than flat', () => {
+    const flat = chart.filter(({ position }) => position === 'flat');
+    flat
+      .slice(1)
+      .forEach((one, i) =>
+        expect(one.settings.wireSpeedMPerMin!).toBeGreaterThanOrEqual(flat[i].settings.wireSpeedMPerMin! - 0.1),
+      );
+    for (const { thicknessMm, settings } of flat)
+      expect(cell(thicknessMm, 'overhead').settings.wireSpeedMPerMin!).toBeLessThanOrEqual(settings.wireSpeedMPerMin!);
+    expect(cell(10, 'vertical-up').passes).toBeGreaterThan(1);
+    expect(cell(10, 'vertical-up').outOfReach.join()).toContain('passes');
+  });
+
+  it('has a proven setting where there is one, and says so there alone', () => {
+    const proven: Proven = {
+      ...{ beadId: 'b', couponId: 'c', title: 'Rack', number: 2, ranAt: '2026-05-04T10:00:00.000Z' },
+      settings: { voltageV: 18.3, wireSpeedMPerMin: 5.5 },
+      job: { baseMetal: 'mild-steel', thicknessMm: 3, joint: 'fillet', position: 'flat' },
+      rig: DEFAULT_RIG['mild-steel'],
+    };
+    const known = ownChart(RIG, [proven]);
+    expect(cell(3, 'flat', known)).toEqual(expect.objectContaining({ proven: true }));
+    expect(cell(3, 'flat', known).settings).toEqual({ ...cell(3).settings, voltageV: 18.3, wireSpeedMPerMin: 5.5 });
+    expect(known.filter((one) => one.proven)).toHaveLength(1);
+    expect(chart.some((one) => one.proven)).toBe(false);
+  });
+
+  it('is said in the machine’s own marks, is for the metal of the wire, and is none without a wire', () => {
+    const volts = { step: 0.5, low: 1, high: 10, points: [1, 10].map((mark) => ({ mark, value: 12 + 2 * mark })) };
+    const marked = ownChart({ ...RIG, rig: { ...RIG.rig, dials: { voltageV: volts } } }, []);
+    expect(marked.every(({ marks }) => /^knob \d/.test(marks.voltageV ?? ''))).toBe(true);
+    const aluminium = ownChart({ ...RIG, rig: DEFAULT_RIG.aluminium }, []);
+    expect(Math.min(...aluminium.map(({ thicknessMm }) => thicknessMm))).toBe(2);
+    expect(ownChart({ ...RIG, rig: {} }, [])).toEqual([]);
+  });
+});

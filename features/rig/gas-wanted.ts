@@ -1,0 +1,33 @@
+import { flowWindowOf } from '@/core/arc/reading';
+import { arcSetup, expectedTravel, wireSpeedAt, withWire } from '@/core/arc/setup';
+import { usualStickOut } from '@/core/arc/stick-out';
+import { wireWindow } from '@/core/arc/wire-window';
+import type { FlowWindow } from '@/core/arc/gas-cover';
+import type { GasMix } from '@/core/case/gas-mix';
+import type { Case } from '@/core/case/schema';
+import { passPlan } from '@/core/start/pass-plan';
+
+/** What the gas of a job depends on: the mix, the flow, the amps, and the pace and number of its passes. */
+export type GasWanted = { gas: GasMix; flow: FlowWindow; travelMmPerMin: number; currentA: number; passes: number };
+
+/**
+ * The flow that a rig wants on a job, and the pace of a pass.
+ * @returns null where no gas is used, or wire or nozzle are not known
+ */
+export function gasWanted(input: Case): GasWanted | null {
+  const setup = withWire(arcSetup(input));
+  if (setup === null) return null;
+  const { lowA, highA } = wireWindow(setup.wire);
+  const currentA = setup.currentAskedA ?? Math.sqrt(lowA * highA);
+  const stickOutMm = usualStickOut(setup, currentA).wanted;
+  const flow = flowWindowOf(setup, stickOutMm, currentA);
+  if (flow === null) return null;
+  const cold =
+    setup.ceiling !== null && setup.plateWantsA !== null && setup.ceiling.currentA < 0.85 * setup.plateWantsA;
+  const gapMm = input.job?.gapMm ?? 0;
+  return {
+    ...{ gas: setup.gas, flow, currentA },
+    travelMmPerMin: expectedTravel(setup, wireSpeedAt(setup, currentA, stickOutMm)),
+    passes: passPlan(setup, { gapMm, oneLegMm: setup.passLegMm, cold, root: null }).length,
+  };
+}
