@@ -11,13 +11,13 @@ type TwoPaneProps = {
   chosen: boolean;
 };
 
-/** A list and what is chosen in it: side by side on a wide screen, one after the other on a phone. */
+/** A list and what is chosen in it: side by side on a wide screen, one after the other on a phone; on paper the chosen alone. */
 export function TwoPane({ list, detail, chosen }: TwoPaneProps) {
   const { width } = useWindowDimensions();
   if (width < WIDE) return chosen ? detail : list;
   return (
     <Row className="h-full flex-1">
-      <View className="w-[400px] flex-none border-r-2 border-edge">{list}</View>
+      <View className="no-print w-[400px] flex-none border-r-2 border-edge">{list}</View>
       <View className="min-w-0 flex-1">{detail}</View>
     </Row>
   );

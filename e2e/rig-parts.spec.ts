@@ -1,0 +1,51 @@
+import { expect, expectAccessible, newCoupon, test } from './harness';
+
+test('the gas of a rig: the flow, the ball of a strange flowmeter, a cylinder that will not finish the job', async ({
+  page,
+}) => {
+  await newCoupon(page, 'Long seam', { thickness: '4' });
+  await page.getByRole('link', { name: /^Job: Long seam/ }).click();
+  await page.getByRole('textbox', { name: 'Weld length, mm' }).fill('12000');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('link', { name: 'Rig', exact: true }).click();
+  await page.getByRole('link', { name: /^Dock set/ }).click();
+  await page.getByRole('link', { name: /^Its gas/ }).click();
+  await expect(page.getByText(/^1\d(\.\d)? L\/min$/)).toBeVisible();
+  await page
+    .getByRole('radiogroup', { name: 'The flowmeter was made for' })
+    .getByRole('radio', { name: 'CO2', exact: true })
+    .click();
+  await expect(page.getByText(/^Set its ball to 1\d(\.\d)? L\/min: then/)).toBeVisible();
+  await page.getByRole('textbox', { name: 'Gauge, bar' }).fill('900');
+  await page.getByRole('textbox', { name: 'Volume, L' }).fill('5');
+  await expect(page.getByText(/^A cylinder takes 0 to 350 bar/)).toBeVisible();
+  await page.getByRole('textbox', { name: 'Gauge, bar' }).fill('40');
+  await expect(page.getByText(/it will not finish\. Have a full one ready\.$/)).toBeVisible();
+  await page.getByRole('textbox', { name: 'Gauge, bar' }).fill('340');
+  await expect(page.getByText(/: it will do\.$/)).toBeVisible();
+  await expect(page.getByText('Not for this wire and metal.')).toHaveCount(1);
+  await expectAccessible(page);
+});
+
+test('what does not fit a rig is said with what it does, and its chart follows on one clean page', async ({ page }, {
+  project,
+}) => {
+  await page.goto('/rig');
+  await page.getByRole('button', { name: 'Another rig' }).click();
+  const name = `Chart set ${project.name}`;
+  await page.getByRole('textbox', { name: 'What the workshop calls it' }).fill(name);
+  await page.getByRole('radiogroup', { name: 'Drive roll, groove' }).getByRole('radio', { name: 'knurled' }).click();
+  await page.getByRole('textbox', { name: 'Gun rated, A' }).fill('120');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('link', { name: new RegExp(`^${name}`) }).click();
+  await expect(page.getByText('Drive roll does not fit')).toBeVisible();
+  await expect(page.getByText(/^Knurls shave solid wire/)).toBeVisible();
+  await page.getByRole('link', { name: /^Its own chart/ }).click();
+  const flat = page.getByRole('table', { name: 'flat' });
+  await expect(flat.getByRole('row')).toHaveCount(11);
+  await expectAccessible(page);
+  const [saved] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'CSV' }).click()]);
+  expect(saved.suggestedFilename()).toBe(`chart-set-${project.name}-chart.csv`);
+  const paper = (await page.pdf({ format: 'A4' })).toString('latin1');
+  expect(paper.match(/\/Type\s*\/Page\b/g)).toHaveLength(1);
+});
