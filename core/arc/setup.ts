@@ -54,21 +54,27 @@ const EXPECTED_LEG = { baseMm: 2, perMm: 0.9 };
 
 /** Under this share of what the plate wants a pass does not fuse it, and it is built up in several. */
 const COLD = 0.85;
+/** The same where it is the quiet current that is short: a bead is still sound down to the edge of its window. */
+const COLD_BUT_QUIET = 0.78;
+
+/** Whether one pass is too cold for the plate: by the wire and the position, or by the quiet current under spray. */
+export const isColdInOnePass = (wantsA: number, carriesA: number, askedA: number): boolean =>
+  carriesA < COLD * wantsA || askedA < COLD_BUT_QUIET * wantsA;
 
 type PassOn = {
   thinnestMm: number | null;
   joint: Joint;
   position: Position;
   gapMm: number;
-  wantsA: number | null;
-  carriesA: number;
+  /** Whether one pass is too cold for the plate. */
+  cold: boolean;
 };
 
 /** The leg of one pass, mm; of 3 mm plate where the thickness is not known. */
-function passLeg({ thinnestMm, joint, position, gapMm, wantsA, carriesA }: PassOn): number {
+function passLeg({ thinnestMm, joint, position, gapMm, cold }: PassOn): number {
   const thin = Math.min(6, Math.max(0.6, thinnestMm ?? 3));
   const own = Math.min(EXPECTED_LEG.baseMm + EXPECTED_LEG.perMm * thin, PASSES.largestLegMm[position]);
-  if (thinnestMm === null || wantsA === null || carriesA >= COLD * wantsA) return own;
+  if (thinnestMm === null || !cold) return own;
   return Math.min(own, passesFor(thinnestMm, joint, position, gapMm).legMm);
 }
 
@@ -122,6 +128,8 @@ export function arcSetup(input: Case, machine: Machine = AS_SHOWN): ArcSetup {
   const thinnestMm = job.thicknessMm === undefined ? null : Math.min(job.thicknessMm, job.otherThicknessMm ?? Infinity);
   const isHot = preferences.heat === 'a-bit-hot' && (thinnestMm ?? 0) >= A_BIT_HOT.fromMm;
   const aimedA = currentWantedA === null ? null : carried(currentWantedA * (isHot ? A_BIT_HOT.factor : 1));
+  const currentAskedA =
+    aimedA === null || wire === null || ceiling === null || pulse ? aimedA : askedFor(aimedA, ceiling, wire, gas);
   return {
     wire,
     gas,
@@ -137,12 +145,12 @@ export function arcSetup(input: Case, machine: Machine = AS_SHOWN): ArcSetup {
     plateWantsA,
     ceiling,
     currentWantedA,
-    currentAskedA:
-      aimedA === null || wire === null || ceiling === null || pulse ? aimedA : askedFor(aimedA, ceiling, wire, gas),
+    currentAskedA,
     thinnestMm,
     passLegMm: passLeg({
       ...{ thinnestMm, position, joint: job.joint ?? 'bead-on-plate', gapMm: job.gapMm ?? 0 },
-      ...{ wantsA: plateWantsA, carriesA: ceiling?.currentA ?? Infinity },
+      cold:
+        plateWantsA !== null && isColdInOnePass(plateWantsA, ceiling?.currentA ?? Infinity, currentAskedA ?? Infinity),
     }),
     machine,
     hand: handOf({ wire, baseMetal, position, gapMm: job.gapMm ?? 0 }, preferences),

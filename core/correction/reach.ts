@@ -1,6 +1,6 @@
 import { withinCurrentRange } from '../arc/balance';
 import { passesFor } from '../arc/passes';
-import { balancedVolts, currentAt } from '../arc/setup';
+import { balancedVolts, currentAt, isColdInOnePass } from '../arc/setup';
 import { isTubular } from '../arc/wire';
 import { wireWindow } from '../arc/wire-window';
 import type { Situation, Target } from './objective';
@@ -26,7 +26,12 @@ function limitOf({ setup }: Situation, bounds: Bounds, corrected: Target, curren
     return `this machine stops at ${voltageV.high} V, which holds an arc of about ${Math.round(currentA)} A; that current would want ${volts.toFixed(1)} V`;
   if (ceiling?.by === 'position' && currentA >= SHORT.cold * ceiling.currentA)
     return `${OUT_OF_POSITION[position as keyof typeof OUT_OF_POSITION].toLowerCase()} a pass of this wire holds up about ${Math.round(ceiling.currentA)} A`;
-  if (!atTopOfWire) return null;
+  const asked = setup.currentAskedA;
+  if (!atTopOfWire)
+    // Between the short arc and a spray that nothing here carries lies a zone where no bead is quiet.
+    return asked !== null && currentA >= SHORT.cold * asked && isColdInOnePass(setup.plateWantsA ?? 0, Infinity, asked)
+      ? `this wire runs quietly in this gas up to about ${Math.round(currentA)} A`
+      : null;
   const top = wireWindow(wire).highA;
   return currentA >= SHORT.cold * top
     ? `this wire carries about ${Math.round(top)} A`

@@ -150,6 +150,16 @@ describe('the passes', () => {
     expect(thick.passes.slice(1, -1).every(({ kind }) => kind === 'fill')).toBe(true);
   });
 
+  it('are several, and said to be, where a thin wire runs quietly only far under what the plate wants', () => {
+    const thin = plate({ thicknessMm: 10, joint: 'fillet' }, { wire: { class: 'solid-steel', diameterMm: 0.8 } });
+    expect(thin.outOfReach.join()).toMatch(/this wire runs quietly in this gas up to about 1\d\d A\. 2 passes/);
+    expect(thin.passes).toHaveLength(2);
+    expect(Math.abs(thin.expected.legMm! - thin.passes[1].legMm)).toBeLessThan(0.5);
+    // Within the window of the heat one pass does it.
+    const near = plate({ thicknessMm: 4, joint: 'fillet' }, { wire: { class: 'solid-steel', diameterMm: 0.8 } });
+    expect([near.passes.length, near.outOfReach]).toEqual([1, []]);
+  });
+
   it('close an open root with figures of its own, colder than the rest and crisper', () => {
     const gap = { thicknessMm: 10, joint: 'butt', gapMm: 2 };
     const { passes, settings } = plate(gap, { wire: { class: 'solid-steel', diameterMm: 1.2 } });

@@ -1,5 +1,5 @@
 import { flowWindowOf } from '@/core/arc/reading';
-import { arcSetup, expectedTravel, wireSpeedAt, withWire } from '@/core/arc/setup';
+import { arcSetup, expectedTravel, isColdInOnePass, wireSpeedAt, withWire } from '@/core/arc/setup';
 import { usualStickOut } from '@/core/arc/stick-out';
 import { wireWindow } from '@/core/arc/wire-window';
 import type { FlowWindow } from '@/core/arc/gas-cover';
@@ -23,7 +23,7 @@ export function gasWanted(input: Case): GasWanted | null {
   const flow = flowWindowOf(setup, stickOutMm, currentA);
   if (flow === null) return null;
   const cold =
-    setup.ceiling !== null && setup.plateWantsA !== null && setup.ceiling.currentA < 0.85 * setup.plateWantsA;
+    setup.plateWantsA !== null && isColdInOnePass(setup.plateWantsA, setup.ceiling?.currentA ?? Infinity, currentA);
   const gapMm = input.job?.gapMm ?? 0;
   return {
     ...{ gas: setup.gas, flow, currentA },
