@@ -49,3 +49,18 @@ test('what does not fit a rig is said with what it does, and its chart follows o
   const paper = (await page.pdf({ format: 'A4' })).toString('latin1');
   expect(paper.match(/\/Type\s*\/Page\b/g)).toHaveLength(1);
 });
+
+test('a new part is one tap from the bench, and begins again', async ({ page }) => {
+  await newCoupon(page, 'Part plate');
+  await page.getByRole('link', { name: 'Parts of Dock set' }).click();
+  await expect(page.getByRole('heading', { name: 'Dock set: its parts' })).toBeVisible();
+  await page.getByRole('button', { name: 'Contact tip: a new one is fitted' }).click();
+  await expect(page.getByText(/^since \d{1,2} \w+ \d{4}, 0 beads$/)).toBeVisible();
+  await expectAccessible(page);
+  // The bead runs on what is fitted now; what was run before keeps its own.
+  await page.goBack();
+  await page.getByRole('button', { name: 'Log bead 1' }).click();
+  await expect(page.getByRole('button', { name: 'Log bead 2' })).toBeVisible();
+  await page.getByRole('link', { name: 'Parts of Dock set' }).click();
+  await expect(page.getByText(/^since \d{1,2} \w+ \d{4}, 1 bead$/)).toBeVisible();
+});

@@ -238,7 +238,10 @@ describe('the description of the API', () => {
       '/api/health',
       '/api/rigs',
       '/api/rigs/{id}',
+      '/api/rigs/{id}/chart',
       '/api/rigs/{id}/experience',
+      '/api/rigs/{id}/parts',
+      '/api/start',
     ]);
     expect(described.paths['/api/beads/{id}'].patch.requestBody).toBeDefined();
     expect(Object.keys(described.paths['/api/diagnose'].post.responses)).toEqual(

@@ -1,6 +1,6 @@
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
 import { STATED_IDS } from '../evidence/ids';
-import { name, number, words } from '../schema/parts';
+import { INSTANT, name, number, words } from '../schema/parts';
 import { DIAL_SCALES, PAIR_SOURCES } from '../setting/dial';
 import { READINGS, SETTINGS, type ReadSetting } from '../setting/table';
 import { EXPERIENCE_SCHEMA } from './experience-schema';
@@ -27,6 +27,9 @@ export const WIRE_CLASSES = [
   'tubular-self-shielded',
   'tubular-gas-shielded',
 ] as const;
+/** Parts that wear or run out, and are fitted anew. */
+export const FITTED_PARTS = ['tip', 'nozzle', 'liner', 'roll', 'spool', 'cylinder'] as const;
+export type FittedPart = (typeof FITTED_PARTS)[number];
 export const GROOVES = ['v', 'u', 'knurled'] as const;
 export const LINERS = ['steel', 'polymer'] as const;
 export const COOLINGS = ['air', 'water'] as const;
@@ -159,6 +162,19 @@ export const RIG_SCHEMA = {
           properties: { sizeMm: number(0.5, 2.4), recessMm: number(-6, 12) },
         },
       },
+    },
+    /** When each part was fitted, where somebody said so: the same size fitted anew is another part. */
+    fittedAt: {
+      type: 'object',
+      additionalProperties: false,
+      properties: {
+        tip: INSTANT,
+        nozzle: INSTANT,
+        liner: INSTANT,
+        roll: INSTANT,
+        spool: INSTANT,
+        cylinder: INSTANT,
+      } satisfies Record<FittedPart, unknown>,
     },
     /** The gun's rating, as stamped for CO2. */
     gun: {

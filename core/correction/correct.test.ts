@@ -242,7 +242,11 @@ describe('correction', () => {
         variant({
           rig: pulse,
           job: { thicknessMm: 8, otherThicknessMm: 8 },
-          settings: { voltageV: 24, wireSpeedMPerMin: 7, stickOutMm: 17, gasFlowLPerMin: 15, trimPct },
+          // A pace that lays 6 mm of leg, the most that a horizontal pass holds up.
+          settings: {
+            ...{ voltageV: 24, wireSpeedMPerMin: 7, stickOutMm: 17, gasFlowLPerMin: 15, trimPct },
+            travelSpeedMmPerMin: 420,
+          },
           findings,
         }),
       ).correction;

@@ -18,8 +18,9 @@ export type HistoryBead = {
 /** What is fitted that a cause sits in: fitting another ends what was counted of it. */
 const FITTED = {
   wire: ({ wire }: Rig) => wire,
-  gas: ({ gas }: Rig) => gas,
-  nozzle: ({ nozzleBoreMm }: Rig) => nozzleBoreMm,
+  gas: ({ gas, fittedAt }: Rig) => [gas, fittedAt?.cylinder],
+  nozzle: ({ nozzleBoreMm, fittedAt }: Rig) => [nozzleBoreMm, fittedAt?.nozzle],
+  liner: ({ wire, parts, fittedAt }: Rig) => [wire, parts?.liner, fittedAt?.liner],
 } as const;
 type Fitted = keyof typeof FITTED;
 
@@ -35,7 +36,7 @@ const COMES_BACK: Partial<Record<CauseId, Fitted | null>> = {
   'gun-not-seated': null,
   'preflow-short': null,
   'gas-impure': 'gas',
-  'liner-dirty': 'wire',
+  'liner-dirty': 'liner',
   'roll-loose': 'wire',
   'roll-tight': 'wire',
   'brake-tight': 'wire',
@@ -74,8 +75,8 @@ function confirmedAt(bead: HistoryBead, all: readonly HistoryBead[]): { cause: s
 
 /**
  * How often each cause that comes back was confirmed by its cure on a rig, of how many bad beads: what raises its prior
- * there. Older beads count less, half after {@link HALF_LIFE_DAYS}; fitting another wire, gas or nozzle ends what sat in
- * the old one.
+ * there. Older beads count less, half after {@link HALF_LIFE_DAYS}; fitting another wire, gas, liner or nozzle,
+ * or a new one of the same, ends what sat in the old one.
  * @param beads of the rig, in any order
  * @param fitted what is on it now
  * @param at the moment it is asked for, an ISO instant; later beads are left out

@@ -31,6 +31,15 @@ export function BenchHead() {
             </Words>
           </Pressable>
         </Link>
+        <Link href={{ pathname: '/rig/parts/[rigId]', params: { rigId: rig.id } }} asChild>
+          <Pressable
+            role="link"
+            aria-label={`Parts of ${rig.name}`}
+            className="min-h-14 justify-center rounded-md border-2 border-edge bg-plate px-3"
+          >
+            <Words strong>Parts</Words>
+          </Pressable>
+        </Link>
         <Link href="/job/new" asChild>
           <Pressable
             role="link"

@@ -1,6 +1,6 @@
 import { focusManager } from '@tanstack/react-query';
 import { act, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
-import { HABITS } from '@/platform/kept';
+import { HABITS, walkOn } from '@/platform/kept';
 import { replacePlatform } from '@/platform/ports';
 import { store, stored } from '@/platform/stored';
 import { cell, open, press, Screen, type } from './testing/panels';
@@ -124,9 +124,14 @@ describe('the verdict', () => {
     await screen.findByText('Clean or change the nozzle, clear the diffuser holes.');
     fireEvent.click(nozzle('Fine'));
     await waitFor(() => expect(screen.queryByText('Clean or change the nozzle, clear the diffuser holes.')).toBeNull());
+    // What is settled gives way, and can be looked through again.
+    expect(screen.queryByRole('radiogroup', { name: 'Look into the nozzle' })).toBeNull();
+    expect(Object.keys(stored(walkOn(ID(3))))).toEqual(['check-nozzle']);
+    fireEvent.click(screen.getByRole('checkbox', { name: 'Those found fine, 1' }));
     expect(nozzle('Fine').getAttribute('aria-checked')).toBe('true');
     fireEvent.click(nozzle('Fine'));
     await waitFor(() => expect(nozzle('Fine').getAttribute('aria-checked')).toBe('false'));
+    expect(stored(walkOn(ID(3)))).toEqual({});
     // Once a bead is run, what it shows is asked about.
     press('Log bead 1');
     await waitFor(() => expect(screen.queryByRole('region', { name: 'Before the first bead' })).toBeNull());

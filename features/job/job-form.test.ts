@@ -65,6 +65,7 @@ describe('a job that is typed', () => {
       title: 'T',
       rigId: RIG,
       thicknessMm: '',
+      lengthMm: '',
       otherThicknessMm: '',
       gapMm: '',
       baseMetal: null,

@@ -91,6 +91,11 @@ export function RigForm({ rigId, record: now, named, onKept }: FormProps) {
       {record !== null && (
         <>
           <RigCheck rig={record} />
+          <RigLink
+            href={{ pathname: '/rig/parts/[rigId]', params: { rigId } }}
+            title="Its parts"
+            gist="What is in place since when, and a new one fitted."
+          />
           <KnobsLink rig={record} />
           <RigLink
             href={{ pathname: '/rig/gas/[rigId]', params: { rigId } }}

@@ -148,7 +148,9 @@ describe('the rig that is typed', () => {
 
   it('says what the fields say, and keeps what has no field', () => {
     const { rig } = made({ wireClass: 'tubular-self-shielded', gas: null, bore: '16' }).setup;
+    // Another wire, no cylinder and another nozzle begin again.
     expect(rig).toEqual({
+      fittedAt: { spool: BEGUN.at, cylinder: BEGUN.at, nozzle: BEGUN.at },
       process: 'fcaw-self-shielded',
       wire: { class: 'tubular-self-shielded', diameterMm: 0.9 },
       gas: null,

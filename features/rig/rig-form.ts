@@ -2,6 +2,7 @@ import { statedTotal } from '@/core/case/gas-mix';
 import type { Gas, Rig, WireClass } from '@/core/case/schema';
 import { fromUser, readable, type UnitSystem } from '@/core/quantity/units';
 import type { NewRig, NewSetup, RigRecord } from '@/core/record/schema';
+import { withRefitted } from '@/core/record/worn';
 import { SETTINGS } from '@/core/setting/table';
 import sameDocument from 'fast-deep-equal';
 import { typedFigure } from '../shared/record-form';
@@ -153,7 +154,11 @@ export function rigFrom(values: RigValues, from: FreshRig | RigRecord, begun: Be
     ...rangesFrom(values, from.setup.rig, units),
     ...partsFrom(values.parts, from.setup.rig, units),
   };
-  const facts = { rig, display, arcControlRising: rising };
+  const facts = {
+    rig: 'id' in from.setup ? withRefitted(from.setup.rig, rig, begun.at) : rig,
+    display,
+    arcControlRising: rising,
+  };
   const setup =
     'id' in from.setup && isSame(facts, from.setup) ? from.setup : { id: begun.setupId, fittedAt: begun.at };
   return {

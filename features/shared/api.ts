@@ -2,6 +2,7 @@ import type { Changed, Changes, HistoryEntry, WaitingChange } from '@/core/recor
 import type { Coupon, CouponPage, RigRecord } from '@/core/record/schema';
 import type { Teaching } from '@/core/learning/teaching';
 import type { ChartCell } from '@/core/own-chart';
+import type { Worn } from '@/core/record/worn';
 import type { FieldProblem } from '@/core/schema/problems';
 import { platform } from '@/platform/ports';
 
@@ -81,6 +82,8 @@ export async function fetchNewestCouponId(): Promise<string | null> {
 export const fetchRigs = (): Promise<RigRecord[]> => request('GET', '/rigs');
 /** What a rig has taught. */
 export const fetchTeaching = (rigId: string): Promise<Teaching> => request('GET', `/rigs/${rigId}/experience`);
+/** What the parts of a rig have done. */
+export const fetchWorn = (rigId: string): Promise<Worn[]> => request('GET', `/rigs/${rigId}/parts`);
 /** The own settings chart of a rig. */
 export const fetchOwnChart = (rigId: string): Promise<ChartCell[]> => request('GET', `/rigs/${rigId}/chart`);
 export const fetchCoupon = (id: string): Promise<Coupon> => request('GET', `/coupons/${id}`);

@@ -9,6 +9,7 @@ import {
 import { useCallback, useMemo, useState } from 'react';
 import type { Teaching } from '@/core/learning/teaching';
 import type { ChartCell } from '@/core/own-chart';
+import type { Worn } from '@/core/record/worn';
 import type { WaitingChange } from '@/core/record/change-schema';
 import type { Coupon, CouponPage, RigRecord } from '@/core/record/schema';
 import { couponBegun, couponsBegun, couponWith, rigsWith, summaryOf, summaryWith } from '@/core/record/waiting';
@@ -21,6 +22,7 @@ import {
   fetchOwnChart,
   fetchRigs,
   fetchTeaching,
+  fetchWorn,
   RequestProblem,
   type LogFilter,
 } from './api';
@@ -79,6 +81,12 @@ export function useTeaching(rigId: string): Known<Teaching> {
 /** The own settings chart of a rig, as the server last made it; what teaches the rig anew makes it anew. */
 export function useOwnChart(rigId: string): Known<ChartCell[]> {
   const query = useQuery({ queryKey: [...TAUGHT, rigId, 'chart'], queryFn: () => fetchOwnChart(rigId) });
+  return known(query, query.data);
+}
+
+/** What the parts of a rig have done, as the server last counted it. */
+export function useWorn(rigId: string): Known<Worn[]> {
+  const query = useQuery({ queryKey: [...TAUGHT, rigId, 'parts'], queryFn: () => fetchWorn(rigId) });
   return known(query, query.data);
 }
 

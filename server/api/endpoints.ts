@@ -13,6 +13,7 @@ import {
 import { validateBead, validateBeadChange } from '../../core/record/validate-bead';
 import { validateCoupon } from '../../core/record/validate-coupon';
 import { validateRig } from '../../core/record/validate-rig';
+import { WORN_SCHEMA } from '../../core/record/worn';
 import { HISTORY_ENTRY_SCHEMA } from '../../core/record/change-schema';
 import { TEACHING_SCHEMA } from '../../core/learning/teaching';
 import { ID, INSTANT } from '../../core/schema/parts';
@@ -23,6 +24,7 @@ import { findCoupon, pageOfCoupons } from '../db/coupons';
 import { historyOf } from '../db/history';
 import { changeBead, putBead, putCoupon, putRig } from '../db/put';
 import { findRig, listRigs } from '../db/rigs';
+import { wornParts } from '../db/worn';
 import { write, type Writing } from '../db/write';
 import { chartOf, lessonsOf } from '../diagnosis/lessons';
 import { OutsideModel } from '../diagnosis/outside-model';
@@ -116,6 +118,14 @@ const RIGS = [
     answer: { schema: TEACHING_SCHEMA, description: 'what was learned, from which beads, and how sure it is' },
     problems: ['not-found', 'busy'],
     work: ({ params }, context) => worked(() => lessonsOf(context, params.id, new Date())),
+  }),
+  endpoint({
+    method: 'get',
+    path: '/rigs/{id}/parts',
+    summary: 'What the parts of a rig have done since each was fitted.',
+    answer: { schema: { type: 'array', items: WORN_SCHEMA }, description: 'beads and arc minutes by part' },
+    problems: ['not-found'],
+    work: ({ params }, { store }) => wornParts(store, params.id),
   }),
   endpoint({
     method: 'get',

@@ -24,7 +24,8 @@ export function Screen() {
 /** The settings, the verdict and the buttons of the bench, once the first answer is there. */
 export async function open(): Promise<void> {
   render(<Screen />, { wrapper: OnBench });
-  await screen.findByText('Start with');
+  // The card is fetched when it is first wanted, which takes a busy machine a while.
+  await screen.findByText('Start with', {}, { timeout: 20_000 });
 }
 export const press = (name: string | RegExp): boolean => fireEvent.click(screen.getByRole('button', { name }));
 export const type = (label: string, text: string): boolean =>

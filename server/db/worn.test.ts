@@ -1,0 +1,60 @@
+import type { RigRecord } from '../../core/record/schema';
+import type { Worn } from '../../core/record/worn';
+import { beadOn, couponOn, freshId, openWorkshop, type Workshop } from '../testing/workshop';
+
+let shop: Workshop;
+let rig: RigRecord;
+beforeEach(async () => {
+  shop = await openWorkshop();
+  const rigs: RigRecord[] = (await shop.send('GET', '/rigs')).json;
+  rig = rigs.find(({ name }) => name === 'Dock set')!;
+});
+afterEach(() => shop.stop());
+
+const worn = async (): Promise<Worn[]> => (await shop.send('GET', `/rigs/${rig.id}/parts`)).json;
+const partOf = (all: readonly Worn[], part: string): Worn => all.find((one) => one.part === part)!;
+
+/** Fits a tip anew, as a device does. */
+async function newTip(fittedAt: string): Promise<string> {
+  const { arcControlRising, display, rig: facts } = rig.setup;
+  const setup = { id: freshId(), fittedAt, arcControlRising, display, rig: { ...facts, fittedAt: { tip: fittedAt } } };
+  await shop.send('POST', '/changes', {
+    ...{ id: freshId(), kind: 'refit', of: rig.id, fields: setup, against: rig.revision },
+    device: freshId(),
+    madeAt: fittedAt,
+  });
+  return setup.id;
+}
+
+describe('what the parts of a rig have done', () => {
+  it('is every bead there is where nobody said when they were fitted', async () => {
+    const all = await worn();
+    expect(all.map(({ part }) => part)).toEqual(['tip', 'nozzle', 'liner', 'roll', 'spool', 'cylinder']);
+    expect(new Set(all.map(({ beads }) => beads)).size).toBe(1);
+    expect(all[0]).toEqual(expect.objectContaining({ since: null }));
+    expect(all[0].beads).toBeGreaterThan(1);
+  });
+
+  it('begins again with the part, whatever setup the bead was run on, and leaves out what was taken back', async () => {
+    const before = await worn();
+    const fittedAt = '2027-05-04T09:00:00.000Z';
+    const setupId = await newTip(fittedAt);
+    const coupon = couponOn(rig.id);
+    await shop.send('PUT', `/coupons/${coupon.id}`, coupon);
+    const [paced, plain, gone] = [
+      beadOn(coupon, setupId, { ranAt: '2027-05-04T10:00:00.000Z', settings: { travelSpeedMmPerMin: 200 } }),
+      beadOn(coupon, setupId, { ranAt: '2027-05-04T10:10:00.000Z' }),
+      beadOn(coupon, setupId, { ranAt: '2027-05-04T10:20:00.000Z' }),
+    ];
+    for (const bead of [paced, plain, gone]) await shop.send('PUT', `/beads/${bead.id}`, bead);
+    await shop.send('PATCH', `/beads/${gone.id}`, { takenBack: true });
+    const after = await worn();
+    // 100 mm at 200 mm/min, and 100 mm at a usual 350.
+    expect(partOf(after, 'tip')).toEqual({ part: 'tip', since: fittedAt, beads: 2, arcMinutes: 0.8 });
+    expect(partOf(after, 'liner').beads).toBe(partOf(before, 'liner').beads + 2);
+  });
+
+  it('is not to be had of a rig that is not kept', async () => {
+    expect((await shop.send('GET', `/rigs/${freshId()}/parts`)).status).toBe(404);
+  });
+});
