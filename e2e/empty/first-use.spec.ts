@@ -8,7 +8,7 @@ test('an empty workshop leads from nothing to a first bead', async ({ page }) =>
   await expect(page.getByText('No rig yet')).toBeVisible();
   await page.getByRole('button', { name: 'Set up a rig' }).click();
   await page.getByRole('textbox', { name: 'What the workshop calls it' }).fill('Yard set');
-  await page.getByRole('radio', { name: '0.8 mm' }).click();
+  await page.getByRole('radiogroup', { name: 'Wire diameter' }).getByRole('radio', { name: '0.8 mm' }).click();
   await page.getByRole('button', { name: 'Keep it' }).click();
   await expect(page.getByRole('link', { name: /^Yard set/ })).toBeVisible();
   await page.goto('/log');

@@ -8,7 +8,7 @@ import { fittedWords } from '../shared/rig-words';
 import { useUnits } from '../shared/use-habits';
 import { useBenchRecords, useSaving } from './bench';
 
-/** Which coupon is in work, on which rig; the way to its job and to a new one. */
+/** Which coupon is in work, on which rig; the way to its job, to the parts of the rig, and to a new one. */
 export function BenchHead() {
   const { coupon } = useBenchRecords();
   const { problem } = useSaving();
@@ -27,7 +27,7 @@ export function BenchHead() {
               {title}
             </Heading>
             <Words className="text-sm text-faint" numberOfLines={1}>
-              {`${jobWords(coupon.job.job, units)} · ${rig.name}, ${fittedWords(rig.setup.rig, units)}`}
+              {`${jobWords(coupon.job.job, units)} · ${fittedWords(rig.setup.rig, units)}`}
             </Words>
           </Pressable>
         </Link>
@@ -37,7 +37,9 @@ export function BenchHead() {
             aria-label={`Parts of ${rig.name}`}
             className="min-h-14 justify-center rounded-md border-2 border-edge bg-plate px-3"
           >
-            <Words strong>Parts</Words>
+            <Words strong numberOfLines={1} className="max-w-[92px]">
+              {rig.name}
+            </Words>
           </Pressable>
         </Link>
         <Link href="/job/new" asChild>

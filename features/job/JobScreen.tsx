@@ -37,7 +37,8 @@ export function JobScreen({ couponId, rigId = null }: { couponId: string | null;
         action={{ label: 'To the log', onPress: () => router.replace('/log') }}
       />
     );
-  const failed = rigs.error ?? newest.error ?? (missing ? null : like.error);
+  // A new coupon begins like the one before where that can be read, and like the usual where it cannot.
+  const failed = rigs.error ?? (couponId === null ? null : like.error);
   if (failed !== null)
     return (
       <StateNote
@@ -45,7 +46,7 @@ export function JobScreen({ couponId, rigId = null }: { couponId: string | null;
         text={failed.message}
         action={{
           label: 'Try again',
-          onPress: () => askAgain([rigs, newest, like]),
+          onPress: () => askAgain([rigs, like]),
         }}
       />
     );
