@@ -29,6 +29,8 @@ const WORK = {
         properties: { mark: number(-100, 1000), value: number(0, 100), by: { enum: PAIR_SOURCES } },
       },
     },
+    /** The units that its figures are typed in; those of the reader where nothing is said. */
+    units: { enum: ['metric', 'inch'] },
     /** The pair that is being taken down: how it is got, and its fields. */
     by: { enum: PAIR_SOURCES },
     mark: typed,

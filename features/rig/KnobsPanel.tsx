@@ -19,7 +19,7 @@ import { Heading, Words } from '@/ui/Words';
 import { makeChange } from '../shared/sending';
 import { useUnits } from '../shared/use-habits';
 import { useSubmit } from '../shared/use-records';
-import { dialOf, isWorkProblem, knobOf, onScale, withPair, workOn, type WorkProblem } from './knob-work';
+import { dialOf, inUnits, isWorkProblem, knobOf, onScale, withPair, workOn, type WorkProblem } from './knob-work';
 import { KnobChart } from './KnobChart';
 import { nextPairWords, pairText, sureWords } from './knob-words';
 import { PairForm } from './PairForm';
@@ -132,8 +132,9 @@ type KnobProps = {
   onWork: (work: KnobWork) => void;
 };
 
-function Knob({ name, rig, dials, work, onWork }: KnobProps) {
+function Knob({ name, rig, dials, work: typed, onWork }: KnobProps) {
   const units = useUnits();
+  const work = inUnits(name, typed, units, dials.wireSpeedMPerMin !== undefined);
   const [wrong, setWrong] = useState<WorkProblem | null>(null);
   const change = (some: Partial<KnobWork>): void => {
     setWrong(null);

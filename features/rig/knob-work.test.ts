@@ -1,7 +1,7 @@
 import matchesKnobWork from '@/core/compiled/knob-work';
 import type { Rig } from '@/core/case/schema';
 import type { KnobWork } from '@/core/record/knob-work-schema';
-import { dialOf, isWorkProblem, knobOf, onScale, pairFigure, withPair, workOn } from './knob-work';
+import { dialOf, inUnits, isWorkProblem, knobOf, onScale, pairFigure, withPair, workOn } from './knob-work';
 import { nextPairWords, pairText, sureWords } from './knob-words';
 
 const RIG: Rig = { wire: { class: 'solid-steel', diameterMm: 0.9 }, gas: { argonPct: 82, co2Pct: 18 } };
@@ -136,6 +136,23 @@ describe('a knob while it is taken down', () => {
     );
     expect(taps.points.map(({ mark }) => mark)).toEqual([2, 5]);
     expect(pairText('voltageV', dialOf(taps)!, taps.points[0], 'metric')).toBe('tap B → 16 V, meter while welding');
+  });
+
+  it('goes on meaning what it meant when the units are switched, and drifts nothing on the way back', () => {
+    const typed: KnobWork = { ...numbers('wireSpeedMPerMin'), mark: '3', length: '340', wire: '7', units: 'metric' };
+    const inches = inUnits('wireSpeedMPerMin', typed, 'inch', false);
+    expect([inches.length, inches.wire, inches.mark]).toEqual(['13.386', '276', '3']);
+    const speed = (work: KnobWork, on: typeof ON | typeof INCHES): number =>
+      pairFigure('wireSpeedMPerMin', work, on) as number;
+    expect(speed(inches, INCHES)).toBeCloseTo(speed(typed, ON), 3);
+    expect(inUnits('wireSpeedMPerMin', inches, 'metric', false)).toEqual(typed);
+    expect(inUnits('wireSpeedMPerMin', typed, 'inch', true).wire).toBe('7');
+    expect(inUnits('voltageV', { ...typed, figure: '19,5', length: 'long' }, 'inch', false)).toEqual(
+      expect.objectContaining({ figure: '19.5', length: 'long' }),
+    );
+    // What was kept before units were asked is in the reader's own.
+    const { units: _, ...old } = typed;
+    expect(inUnits('wireSpeedMPerMin', old, 'inch', false)).toEqual({ ...old, units: 'inch' });
   });
 
   it('lets its pairs go with its scale, and nothing that another scale needs', () => {

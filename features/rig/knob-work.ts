@@ -1,12 +1,12 @@
 import { voltsOfGoodBead } from '@/core/arc/good-bead';
 import type { Rig } from '@/core/case/schema';
-import { fromUser, readable, unitOf, type UnitSystem } from '@/core/quantity/units';
+import { fromUser, readable, unitOf, type Quantity, type UnitSystem } from '@/core/quantity/units';
 import type { KnobWork } from '@/core/record/knob-work-schema';
 import { dialToValue, type Dial, type DialPoint, type DialScale, type PairSource } from '@/core/setting/dial';
 import { pairProblem, type FigureDial } from '@/core/setting/dial-belief';
 import { markFromText, markText, takesMarkText, TAP_LETTERS } from '@/core/setting/dial-marks';
 import { SETTINGS, takesFigure } from '@/core/setting/table';
-import { typedAboveZero } from '../shared/record-form';
+import { typedAboveZero, typedFigure } from '../shared/record-form';
 
 /** A field of the work that cannot be taken, and what it takes. */
 export type WorkProblem = {
@@ -54,6 +54,28 @@ export function workOn(name: FigureDial, dial: Dial | undefined, marked = false)
     high: markText({ scale }, dial.high ?? Math.max(...marks)),
     step: String(step),
     names: names.join(' '),
+  };
+}
+
+/**
+ * The work in the units of the reader: what was typed in the others is converted, so that it goes on meaning what it meant.
+ * @param wireIsMark whether the wire of a good bead is typed as a mark
+ */
+export function inUnits(name: FigureDial, work: KnobWork, units: UnitSystem, wireIsMark: boolean): KnobWork {
+  const was = work.units ?? units;
+  if (was === units) return { ...work, units };
+  const converted = (text: string, quantity: Quantity): string => {
+    const figure = typedFigure(text);
+    return figure === undefined || Number.isNaN(figure)
+      ? text
+      : readable(fromUser(figure, quantity, was), quantity, units);
+  };
+  return {
+    ...work,
+    units,
+    length: converted(work.length, 'length'),
+    figure: converted(work.figure, SETTINGS[name].quantity),
+    wire: wireIsMark ? work.wire : converted(work.wire, 'wireSpeed'),
   };
 }
 
