@@ -14,6 +14,7 @@ import { jobWords } from '../shared/job-words';
 import { dayWords } from '../shared/time-words';
 import { useTextIn, useUnits } from '../shared/use-habits';
 import { useBenchActions, useBenchRecords, useDraftPart, useLive } from './bench';
+import { CautionNotes } from './CautionNotes';
 import { expectedWords, gunWords, paceWords, passWords, stitchWords, timesWords } from './start-words';
 
 /**
@@ -36,9 +37,8 @@ export default function StartCard({ answer, brief = false }: { answer: Answer; b
       <Heading level={2}>Start with</Heading>
       {stops.length > 0 && !done ? (
         <>
-          <Words
-            strong
-          >{`The figures wait: ${stops.length === 1 ? 'what stands above comes' : `${stops.length} things above come`} first.`}</Words>
+          {brief && <CautionNotes cautions={stops} />}
+          <Words strong>The figures wait until what the stop asks for is done.</Words>
           <Button label="That is done: show the figures" onPress={() => setDone(true)} />
         </>
       ) : (

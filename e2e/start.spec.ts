@@ -1,0 +1,39 @@
+import { closeVerdict, expect, expectAccessible, isPhone, newCoupon, openVerdict, test } from './harness';
+
+test('a stop condition holds the figures back until it is said to be done, and again the next time', async ({
+  page,
+}) => {
+  await newCoupon(page, 'Old tank', { thickness: '3', chips: ['Tank or closed container'] });
+  const start = page.getByRole('region', { name: 'Start with' });
+  await expect(start.getByText('The figures wait until what the stop asks for is done.')).toBeVisible();
+  await expect(start.getByText(/\d V$/)).toHaveCount(0);
+  if (isPhone(page)) await expect(page.getByText('Stop: read what comes before the first bead')).toBeVisible();
+  await expectAccessible(page);
+  await start.getByRole('button', { name: 'That is done: show the figures' }).click();
+  await expect(start.getByText(/^\d+(\.\d)? V$/)).toBeVisible();
+  await page.reload();
+  await expect(start.getByText('The figures wait until what the stop asks for is done.')).toBeVisible();
+});
+
+test('what was sound on a like job of this rig is offered before what is computed', async ({ page }, { project }) => {
+  const thickness = project.name === 'phone' ? '7' : '9.5';
+  await newCoupon(page, 'Proving plate', { thickness, position: 'horizontal' });
+  await openVerdict(page);
+  await page.getByRole('region', { name: 'Start with' }).getByRole('button', { name: 'Use these figures' }).click();
+  await closeVerdict(page);
+  const volts = await page.getByRole('button', { name: /^Volts, \d/ }).getAttribute('aria-label');
+  await page.getByRole('button', { name: 'Log bead 1' }).click();
+  await page
+    .getByRole('group', { name: /^Bead 1 is logged/ })
+    .getByRole('button', { name: 'sound' })
+    .click();
+  await expect(page.getByRole('link', { name: /^Bead 1, sound/ })).toBeVisible();
+  await newCoupon(page, 'Like plate', { thickness, position: 'horizontal' });
+  const start = page.getByRole('region', { name: 'Start with' });
+  await expect(start.getByText(/^Proven on this rig: Proving plate, bead 1, /)).toBeVisible();
+  await start.getByRole('button', { name: 'Use the proven figures' }).click();
+  await expect(page.getByRole('button', { name: volts!, exact: true })).toBeVisible();
+  // The hand stays in sight until the bead is run.
+  await openVerdict(page);
+  await expect(page.getByRole('region', { name: 'How to run it' })).toBeVisible();
+});
