@@ -1,7 +1,8 @@
 import { Link } from 'expo-router';
-import { Pressable } from 'react-native';
+import { Pressable, useWindowDimensions } from 'react-native';
 import { Row } from '@/ui/Row';
 import { StateNote } from '@/ui/State';
+import { WIDE } from '@/ui/wide';
 import { Heading, Words } from '@/ui/Words';
 import { jobWords } from '../shared/job-words';
 import { fittedWords } from '../shared/rig-words';
@@ -14,6 +15,8 @@ export function BenchHead() {
   const { problem } = useSaving();
   const units = useUnits();
   const { rig, title } = coupon;
+  // A wide screen has room for the whole of it beside the bench; on a phone the bench needs the height.
+  const lines = useWindowDimensions().width < WIDE ? 1 : 2;
   return (
     <>
       <Row className="items-start justify-between gap-2 px-4 pt-2">
@@ -23,10 +26,10 @@ export function BenchHead() {
             aria-label={`Job: ${title}. Change it`}
             className="min-h-14 min-w-0 flex-1 justify-center"
           >
-            <Heading level={1} numberOfLines={1} className="underline">
+            <Heading level={1} numberOfLines={lines} className="underline">
               {title}
             </Heading>
-            <Words className="text-sm text-faint" numberOfLines={1}>
+            <Words className="text-sm text-faint" numberOfLines={lines}>
               {`${jobWords(coupon.job.job, units)} · ${fittedWords(rig.setup.rig, units)}`}
             </Words>
           </Pressable>
