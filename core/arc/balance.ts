@@ -1,5 +1,6 @@
 import type { GasMix } from '../case/gas-mix';
-import { BALANCE, readBySize, readRows } from './coefficients';
+import { BALANCE } from './coefficients';
+import { readBySize, readRows } from './read-rows';
 import { globularShare, sprayShare } from './transfer';
 import { requireRange, wireMetal, type Wire } from './wire';
 

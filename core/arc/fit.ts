@@ -42,7 +42,7 @@ const nextSize = (mm: number): number => SIZES.find((size) => size > mm + SAME_M
 /** Whether a contact tip is of the wire's size. */
 export const tipSuits = (wire: Wire, sizeMm: number): boolean => tipWanted(wire).some((size) => same(size, sizeMm));
 
-/** How much wider than the wire a liner may be before the wire weaves in it, mm. */
+/** How much wider than the wire a liner may be before the wire weaves in it, mm: liners are sold for two or three sizes of wire. */
 const LINER_OVER_MM = 0.45;
 
 /** Whether a liner lets a wire through without dragging or weaving: polymer for aluminium, steel for the rest. */
@@ -64,13 +64,15 @@ export function gasSuits({ wire, gas, usesGas }: Pick<ArcSetup, 'wire' | 'gas' |
   return !isUnstableGas(wire, gas);
 }
 
+/** Source: the trade's third to two fifths, in mixes of three quarters of argon and more. */
+const LESS_IN_ARGON = 0.36;
+
 /**
  * The current a gun carries: rated in CO2, which cools it; in argon mixes about a third to two fifths less. Smooth in between.
  * @param ratedA as stamped, in CO2
  * @returns A
  */
 export function gunCarries(ratedA: number, gas: GasMix): number {
-  const LESS_IN_ARGON = 0.36;
   return ratedA * (1 - LESS_IN_ARGON * Math.min(1, (gas.argonPct + gas.heliumPct) / 75));
 }
 

@@ -3,7 +3,7 @@ import { balanceHalfWidth, balanceVoltage, withinCurrentRange } from './balance'
 import { depositedArea, depositionRate, penetration } from './bead';
 import { travelFromLeg, travelFromRun } from './travel';
 import { currentFromWireSpeed, wireSpeedFromCurrent } from './burn-off';
-import { readRows } from './coefficients';
+import { readRows } from './read-rows';
 import { cylinderMinutes, nozzleReynolds } from './gas-cover';
 import { currentWanted, heatInput, type HeatJob } from './heat';
 import { wireWindow } from './wire-window';

@@ -1,4 +1,5 @@
-import { readBySize, STICK_OUT } from './coefficients';
+import { STICK_OUT } from './coefficients';
+import { readBySize } from './read-rows';
 import type { ArcSetup } from './setup';
 import { globularShare, sprayShare } from './transfer';
 import { wireMetal } from './wire';

@@ -1,5 +1,6 @@
 import type { GasMix } from '../case/gas-mix';
-import { readBySize, SPRAY_TRANSITION } from './coefficients';
+import { SPRAY_TRANSITION } from './coefficients';
+import { readBySize } from './read-rows';
 import { isTubular, wireMetal, type Wire } from './wire';
 
 /** How the metal crosses the arc. `unstable` is pure argon on steel; `tubular` wires have a transfer of their own. */

@@ -1,5 +1,6 @@
 import type { BaseMetal, Position } from '../case/schema';
-import { OUT_OF_POSITION, readBySize, WIRE_RANGE } from './coefficients';
+import { OUT_OF_POSITION, WIRE_RANGE } from './coefficients';
+import { readBySize } from './read-rows';
 import { isTubular, requireRange, type Wire } from './wire';
 
 /** What a wire can be run at: amps, and volts where the wire has a window of its own for them. */

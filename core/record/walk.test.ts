@@ -1,6 +1,6 @@
 import matchesWalk from '../compiled/walk';
 import { CHECKS } from '../knowledge/checks';
-import { fineToday, inWalkOrder, RIG_WALK } from './walk';
+import { fineToday, inWalkOrder, isLasting, RIG_WALK } from './walk';
 
 const NOON = '2026-05-04T12:00:00.000Z';
 const today = (iso: string): boolean => iso.startsWith('2026-05-04');
@@ -33,6 +33,13 @@ describe('the walk from cylinder to clamp', () => {
     expect(fineToday(walk, '2026-05-01T08:00:00.000Z', today)).toEqual(['check-nozzle']);
     expect(fineToday(walk, '2026-05-04T13:00:00.000Z', today)).toEqual([]);
     expect(fineToday({}, NOON, today)).toEqual([]);
+  });
+
+  it('speaks for the next coupon by what only a refit changes, and not by what wears while it is used', () => {
+    const lasting = RIG_WALK.filter(isLasting);
+    expect(lasting).toEqual(expect.arrayContaining(['check-studs', 'check-gas-label', 'check-roll-groove']));
+    for (const worn of ['check-nozzle', 'check-tip', 'check-cylinder', 'check-clamp', 'check-liner'] as const)
+      expect(lasting).not.toContain(worn);
   });
 
   it('is kept as instants of checks, and as nothing else', () => {

@@ -31,6 +31,21 @@ export const RIG_WALK: readonly CheckId[] = [
   'check-trigger',
 ];
 
+/**
+ * Looks at what only a refit changes: what was found there in the morning is so in the afternoon, and speaks for the next
+ * coupon too. The rest wears and clogs while it is used: such a look need not be asked for again that day, but a nozzle that
+ * was clean at eight is no evidence of a bead at three.
+ */
+const LASTING: readonly CheckId[] = [
+  'check-gas-label',
+  'check-spool-label',
+  'check-roll-groove',
+  'check-studs',
+  'check-tip-size',
+  'check-tip-recess',
+];
+export const isLasting = (check: CheckId): boolean => LASTING.includes(check);
+
 /** Looks in the order of the walk; those at the plate come last, as they were. */
 export function inWalkOrder<Look extends { check: CheckId }>(looks: readonly Look[]): Look[] {
   const place = ({ check }: Look): number => {

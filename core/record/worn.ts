@@ -13,8 +13,8 @@ export const WORN_SCHEMA = {
     /** Null where nobody said when it was fitted: counted from the first bead there is. */
     since: { ...INSTANT, type: ['string', 'null'] },
     beads: { type: 'integer', minimum: 0 },
-    /** Arc time of those beads, as far as their pace and length are known. */
-    arcMinutes: { type: 'number', minimum: 0 },
+    /** About their arc time, by the pace of each; null where nobody said when the part was fitted. */
+    arcMinutes: { type: ['number', 'null'], minimum: 0 },
   },
 } as const satisfies JSONSchema;
 

@@ -6,7 +6,8 @@ import { inWalkOrder } from '@/core/record/walk';
 import { Choice, Toggle } from '@/ui/Press';
 import { Heading, Words } from '@/ui/Words';
 import { useTextIn } from '../shared/use-habits';
-import { useBenchActions, useDraftPart } from './bench';
+import { useBenchActions, useBenchRecords, useDraftPart } from './bench';
+import { useFineToday } from './walk-today';
 
 const STATES = [
   { value: 'absent', label: 'Fine' },
@@ -17,7 +18,9 @@ const STATES = [
 export function FirstLooks({ looks }: { looks: readonly NamedLook[] }) {
   const findings = useDraftPart((draft) => draft.findings);
   const [again, setAgain] = useState(false);
-  const stateOf = ({ check }: NamedLook): FindingState => findings[check] ?? 'unknown';
+  const fine = useFineToday(useBenchRecords().coupon.rig);
+  const stateOf = ({ check }: NamedLook): FindingState =>
+    findings[check] ?? (fine.includes(check) ? 'absent' : 'unknown');
   const left = looks.filter((look) => stateOf(look) === 'unknown');
   const wrong = looks.filter((look) => stateOf(look) === 'present');
   const minutes = Math.ceil(left.reduce((sum, look) => sum + look.minutes, 0));

@@ -25,6 +25,7 @@ import { expectedWords, gunWords, paceWords, passWords, stitchWords, timesWords 
 export default function StartCard({ answer, brief = false }: { answer: Answer; brief?: boolean }) {
   const { takeStart } = useBenchActions();
   const { dials } = useBenchRecords();
+  const { proven } = useLive();
   const [done, setDone] = useState(false);
   const today = useDraftPart((draft) => draft.settings);
   const figures = Object.entries(startingSettings(today, answer.correction)) as [SettingName, number][];
@@ -46,7 +47,7 @@ export default function StartCard({ answer, brief = false }: { answer: Answer; b
           <ProvenOne />
           <Figures figures={shown} dials={dials} />
           {start === null ? <Beginning answer={answer} /> : <Expected start={start} />}
-          <Button tone="act" label="Use these figures" onPress={takeStart} />
+          <Button tone={proven === null ? 'act' : 'plain'} label="Use these figures" onPress={takeStart} />
           {brief && <Limits texts={answer.correction.outOfReach} />}
           {start !== null && !brief && <Hand start={start} />}
         </>

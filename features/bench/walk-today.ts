@@ -1,23 +1,29 @@
 import type { Draft } from '@/core/record/draft';
 import type { RigRecord } from '@/core/record/schema';
-import { fineToday, RIG_WALK } from '@/core/record/walk';
+import { fineToday, isLasting, RIG_WALK } from '@/core/record/walk';
 import type { FindingState } from '@/core/case/schema';
-import type { StatedId } from '@/core/evidence/ids';
+import type { CheckId, StatedId } from '@/core/evidence/ids';
 import { walkOn } from '@/platform/kept';
 import { platform } from '@/platform/ports';
-import { store, stored } from '@/platform/stored';
+import { store, stored, useStored } from '@/platform/stored';
 
 /** Whether an instant lies in the day that is now, by the clock of this device. */
 const isToday = (iso: string): boolean => new Date(iso).toDateString() === platform().now().toDateString();
 
+/** Looks at a rig that were made today and found fine; heard anew when one is made. */
+export function useFineToday({ id, setup }: RigRecord): readonly CheckId[] {
+  const [walk] = useStored(walkOn(id));
+  return fineToday(walk, setup.fittedAt, isToday);
+}
+
 /**
- * The first draft of a coupon with what was found fine on its rig today: the walk is good for the day, and is kept with
- * every coupon that it was good for.
+ * The first draft of a coupon with what was found on its rig today and only a refit changes: that speaks for this coupon
+ * too, and is kept with it.
  * @param isFirst whether no bead was run on the coupon yet
  */
 export function withWalk(draft: Draft, { id, setup }: RigRecord, isFirst: boolean): Draft {
   if (!isFirst) return draft;
-  const fine = fineToday(stored(walkOn(id)), setup.fittedAt, isToday);
+  const fine = fineToday(stored(walkOn(id)), setup.fittedAt, isToday).filter(isLasting);
   return { ...draft, findings: { ...Object.fromEntries(fine.map((check) => [check, 'absent'])), ...draft.findings } };
 }
 

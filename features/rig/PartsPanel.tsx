@@ -106,6 +106,6 @@ function wornWords(fittedAt: string | undefined, worn: Worn | undefined): string
   const since = fittedAt === undefined ? 'not known since when' : `since ${dayWords(fittedAt)}`;
   if (worn === undefined || worn.since !== (fittedAt ?? null)) return since;
   const { beads, arcMinutes } = worn;
-  const arc = arcMinutes < 1 ? '' : `, about ${arcTimeWords(arcMinutes)} of arc`;
+  const arc = arcMinutes === null || arcMinutes < 1 ? '' : `, about ${arcTimeWords(arcMinutes)} of arc`;
   return `${since}, ${beads} ${beads === 1 ? 'bead' : 'beads'}${arc}`;
 }
