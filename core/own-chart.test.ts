@@ -42,6 +42,12 @@ describe('a rig’s own chart', () => {
     expect(cell(3, 'flat', known).settings).toEqual({ ...cell(3).settings, voltageV: 18.3, wireSpeedMPerMin: 5.5 });
     expect(known.filter((one) => one.proven)).toHaveLength(1);
     expect(chart.some((one) => one.proven)).toBe(false);
+    // On a knob the cell says the mark of the proven volts, not of the computed ones.
+    const dials = {
+      voltageV: { step: 0.1, low: 1, high: 20, points: [1, 20].map((mark) => ({ mark, value: 12 + mark })) },
+    };
+    const marked = ownChart({ ...RIG, rig: { ...RIG.rig, dials } }, [{ ...proven, rig: { ...proven.rig, dials } }]);
+    expect(cell(3, 'flat', marked).marks.voltageV).toBe('knob 6.3');
   });
 
   it('is said in the machine’s own marks, is for the metal of the wire, and is none without a wire', () => {

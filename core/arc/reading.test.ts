@@ -158,6 +158,11 @@ describe('the surroundings of an arc', () => {
     expect(onPlate(0.6)).toBeCloseTo(onPlate(0.4), 9);
     expect(onPlate(1)).toBeGreaterThan(onPlate(2));
     expect(expectedTravel(setupOf({ job: {} }), 7)).toBeCloseTo(383, 0);
+    // A horizontal pass holds up 6 mm where the plate would have 7.4.
+    const leg = (position: 'flat' | 'horizontal'): number =>
+      setupOf({ job: { thicknessMm: 6, joint: 'fillet', position } }).passLegMm;
+    expect(leg('flat')).toBeCloseTo(7.4, 9);
+    expect(leg('horizontal')).toBe(6);
     expect(onPlate(0.6, 20)).toBe(900);
     expect(onPlate(12, 1)).toBe(120);
   });

@@ -62,6 +62,12 @@ describe('figures against the arc model', () => {
     expect(by('meter')).toBeLessThan(0.8 * by(undefined));
     expect(by('plate')).toBeGreaterThan(1.2 * by('meter'));
     expect(by('plate', 'digital')).toBe(of(EXAMPLE_CASE).balance!.spread);
+    // However close its pairs lie, a knob is no surer than the meter they were read on.
+    const near = [16.4, 16.6].map((value) => ({ mark: 10 * value, value, by: 'meter' as const }));
+    const fine = { ...EXAMPLE_CASE.rig, dials: { voltageV: { step: 0.1, points: near } } };
+    expect(of({ ...EXAMPLE_CASE, rig: fine, readings: { voltageV: 'dial' } }).balance!.spread).toBe(
+      of(EXAMPLE_CASE).balance!.spread,
+    );
     const wire = (source?: 'run-out') => {
       const points = [2, 12].map((value) => ({ mark: value, value, ...(source && { by: source }) }));
       const rig = { ...EXAMPLE_CASE.rig, dials: { wireSpeedMPerMin: { step: 0.1, points } } };

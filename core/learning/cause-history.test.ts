@@ -70,6 +70,13 @@ describe('causes that a rig is known for', () => {
     expect(share(RIG)).toEqual(['draught', 'nozzle-blocked', 'roll-loose']);
     expect(share({ ...RIG, nozzleBoreMm: 12 })).toEqual(['draught', 'roll-loose']);
     expect(share({ ...RIG, wire: { class: 'solid-steel', diameterMm: 1.2 } })).toEqual(['draught', 'nozzle-blocked']);
+    // A new one of the same ends it too, and of liner what dragged in the old one.
+    const anew = (part: 'nozzle' | 'liner') => ({ ...RIG, fittedAt: { [part]: daysAgo(-0) } });
+    expect(share(anew('nozzle'))).toEqual(['draught', 'roll-loose']);
+    expect(share(anew('liner'))).toEqual(['draught', 'nozzle-blocked', 'roll-loose']);
+    const dragged = [bead(1, { cured: ['liner-dirty'] }), bead(2, { outcome: 'sound' })];
+    expect(Object.keys(of(dragged))).toEqual(['liner-dirty']);
+    expect(of(dragged, anew('liner'))).toEqual({});
     // Another nozzle was on between, though the old one is on again.
     const between = bead(3, { rig: { ...RIG, nozzleBoreMm: 12 }, ranAt: daysAgo(-0) });
     expect(Object.keys(of([...beads, between]))).not.toContain('nozzle-blocked');

@@ -11,7 +11,16 @@ import {
   withinLimits,
   type SettingName,
 } from './table';
-import { directionText, figureText, figureWithUnit, fromToText, knobText, takesText, unitText } from './words';
+import {
+  dialText,
+  directionText,
+  figureText,
+  figureWithUnit,
+  fromToText,
+  knobText,
+  takesText,
+  unitText,
+} from './words';
 
 const VOLTS: Dial = {
   step: 0.5,
@@ -105,6 +114,21 @@ describe('words for a figure', () => {
   });
 });
 
+it('says a figure as the machine’s own knob or switch has it, and nothing where it has none', () => {
+  const points = [1, 6].map((mark) => ({ mark, value: 14 + 2 * mark }));
+  const taps = { step: 1, scale: 'taps' as const, names: ['A', 'B', 'C', 'D', 'E', 'F'], points };
+  expect(dialText(taps, 20)).toBe('tap C');
+  expect(knobText({ setting: 'voltageV', from: 16, to: 20 }, taps)).toBe('tap A → C');
+  const clock = {
+    step: 0.25,
+    scale: 'clock' as const,
+    points: points.map(({ mark, value }) => ({ mark: mark + 6, value })),
+  };
+  expect(dialText(clock, 19)).toBe('knob 8:30');
+  expect(knobText({ setting: 'voltageV', from: null, to: 19 }, clock)).toBe('knob ? → 8:30');
+  expect([dialText(null, 20), dialText(taps, null)]).toEqual([null, null]);
+});
+
 describe('the dials of a machine', () => {
   it('carry the arc control where it runs toward crisp, so that knob and move read the same one', () => {
     const crisp = dialsWith({ voltageV: VOLTS }, 'crisper');
@@ -153,6 +177,13 @@ describe('one push of a knob', () => {
     expect(valueToDial(VOLTS, push(13.5, 1, VOLTS))).toBe(1.5);
     expect(valueToDial(VOLTS, push(24, -1, VOLTS))).toBe(9.5);
     expect(String(push(17.3, 1, VOLTS)).length).toBeLessThanOrEqual(6);
+  });
+
+  it('stops where the knob ends', () => {
+    const ended = { step: 0.5, low: 1, high: 10, points: [3, 7].map((mark) => ({ mark, value: 10 + mark })) };
+    expect(nudged({ name: 'voltageV', value: 20, dial: ended, units: 'metric' }, 1)).toBe(20);
+    expect(nudged({ name: 'voltageV', value: 19.5, dial: ended, units: 'metric' }, 1)).toBe(20);
+    expect(nudged({ name: 'voltageV', value: 11, dial: ended, units: 'metric' }, -1)).toBe(11);
   });
 
   it('never leaves what the setting takes, and never stands still inside it', () => {

@@ -70,6 +70,8 @@ describe('gases compared for a job', () => {
     expect(named('pure argon')).toEqual(expect.objectContaining({ suits: false, transfer: 'unstable' }));
     expect(named('82 Ar / 18 CO2')).toEqual(expect.objectContaining({ fitted: true, penetration: 1, suits: true }));
     expect(gases.filter(({ fitted }) => fitted)).toHaveLength(1);
+    // Where nobody said what is fitted, none is.
+    expect(gasesCompared(onJob({ thicknessMm: 5 }, { gas: undefined })).some(({ fitted }) => fitted)).toBe(false);
   });
 
   it('are others for stainless and aluminium, and none for wire without gas', () => {

@@ -64,6 +64,12 @@ describe('what a rig has to be for its wire and job', () => {
     expect(of(part, rig, job, currentA).does).toMatch(/\.$/);
   });
 
+  it('names the cause that a mismatch is known as, where there is one', () => {
+    expect(of('tip', withPart({ tip: { sizeMm: 1.2 } })).cause).toBe('tip-wrong-size');
+    expect(of('polarity', { ...FITTED, polarity: 'electrode-negative' }).cause).toBe('polarity-wrong');
+    expect(of('gun', { ...FITTED, gun: { ratedA: 150 } }).cause).toBeNull();
+  });
+
   it('wants a knurled roll and no gas for self-shielded wire, a U groove, soft liner and wider tip for aluminium', () => {
     const slag = {
       wire: { class: 'tubular-self-shielded', diameterMm: 0.9 },

@@ -110,6 +110,11 @@ describe('the hand that goes with it', () => {
     expect([up.weaves, up.gun]).toEqual([true, 'push']);
     const down = plate({ thicknessMm: 3, joint: 'fillet', position: 'vertical-down' }).technique;
     expect([down.weaves, down.gun]).toEqual([false, 'drag']);
+    // Not over a gap downhill, nor on stitched sheet, whatever the school.
+    expect(plate({ thicknessMm: 3, joint: 'butt', gapMm: 3, position: 'vertical-down' }).technique.weaves).toBe(false);
+    const weaver = { ...onJob({ thicknessMm: 1 }), preferences: { run: 'weave' as const } };
+    expect(startAnswer(weaver).technique.weaves).toBe(false);
+    expect(startAnswer({ ...weaver, job: { ...weaver.job, thicknessMm: 4 } }).technique.weaves).toBe(true);
     expect(down.secondsPer100Mm).toBe(Math.round(6000 / down.travelSpeedMmPerMin));
   });
 
@@ -120,6 +125,10 @@ describe('the hand that goes with it', () => {
     expect(of({ thicknessMm: 6 }).postFlowS!).toBeGreaterThan(of({ thicknessMm: 1 }).postFlowS!);
     const slag = { wire: { class: 'tubular-self-shielded', diameterMm: 0.9 }, gas: null };
     expect(of({ thicknessMm: 5 }, slag)).toEqual(expect.objectContaining({ preFlowS: null, postFlowS: null }));
+    // Stitches are held on the trigger, and fill themselves; aluminium is told how its crater cracks.
+    expect([of({ thicknessMm: 1 }).trigger, of({ thicknessMm: 3 }).trigger]).toEqual(['2T', '4T']);
+    expect(of({ thicknessMm: 1 }).crater).toContain('stitch');
+    expect(of({ baseMetal: 'aluminium', thicknessMm: 4 }, DEFAULT_RIG.aluminium).crater).toContain('cracks');
     for (const diameterMm of [0.6, 0.8, 1.0, 1.2, 1.6]) {
       const { burnBackS } = of({ thicknessMm: 3 }, { wire: { class: 'solid-steel', diameterMm } });
       expect(burnBackS).toBeGreaterThanOrEqual(0.1);
@@ -158,6 +167,10 @@ describe('the passes', () => {
     // Within the window of the heat one pass does it.
     const near = plate({ thicknessMm: 4, joint: 'fillet' }, { wire: { class: 'solid-steel', diameterMm: 0.8 } });
     expect([near.passes.length, near.outOfReach]).toEqual([1, []]);
+    // So does 3 mm on 6 mm, whose quiet current is 0.84 of what the plate wants.
+    const edge = plate({ thicknessMm: 3, otherThicknessMm: 6, joint: 'fillet', position: 'horizontal' });
+    expect(edge.expected.currentA! / edge.expected.currentWantedA!).toBeLessThan(0.85);
+    expect([edge.passes.length, edge.outOfReach]).toEqual([1, []]);
   });
 
   it('close an open root with figures of its own, colder than the rest and crisper', () => {
@@ -167,6 +180,8 @@ describe('the passes', () => {
     expect(passes[0].settings!.voltageV!).toBeLessThan(settings.voltageV! - 1.5);
     expect(passes.slice(1).every((pass) => pass.settings === null)).toBe(true);
     expect(settings.arcControlPct!).toBeLessThan(50);
+    const soft = plate({ baseMetal: 'stainless', thicknessMm: 3 }, DEFAULT_RIG.stainless).settings.arcControlPct!;
+    expect(soft).toBeGreaterThan(plate({ thicknessMm: 3 }).settings.arcControlPct!);
     expect(plate({ ...gap, gapMm: 0 }).passes[0].settings).toBeNull();
   });
 });

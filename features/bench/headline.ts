@@ -25,6 +25,6 @@ export function headline(answer: Pick<Answer, 'causes' | 'start'>, findings: Rec
   if (trouble) return { title: 'No cause stands out yet', probability: null, kind: 'open' };
   const signs = stated.filter(([id, state]) => good.has(id) && state === 'present').length;
   if (signs >= GOOD_SIGNS) return { title: 'Looks sound', probability: null, kind: 'sound' };
-  const title = answer.start === null || signs > 0 ? 'Tap what the bead shows' : 'Ready for a bead';
+  const title = answer.start === null ? 'Tap what the bead shows' : 'Ready for a bead';
   return { title, probability: null, kind: 'ask' };
 }

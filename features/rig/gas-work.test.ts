@@ -56,6 +56,8 @@ describe('the gas a job wants', () => {
     expect(travelMmPerMin).toBeGreaterThan(200);
     expect(passes).toBe(1);
     expect(gasWanted(on({ thicknessMm: 12, position: 'overhead' }))!.passes).toBeGreaterThan(1);
+    // One that would hold up 8 mm, but is too cold in one.
+    expect(gasWanted(on({ thicknessMm: 9, joint: 'fillet', position: 'vertical-up' }))!.passes).toBe(2);
     expect(gasWanted(on({ thicknessMm: undefined }))!.currentA).toBeGreaterThan(80);
   });
 

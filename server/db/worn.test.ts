@@ -33,6 +33,13 @@ describe('what the parts of a rig have done', () => {
     expect(new Set(all.map(({ beads }) => beads)).size).toBe(1);
     expect(all[0]).toEqual(expect.objectContaining({ since: null, arcMinutes: null }));
     expect(all[0].beads).toBeGreaterThan(1);
+    // A rig that nothing was run on has done nothing, whatever the others did.
+    const fresh = { ...rig, id: freshId(), name: 'Fresh set' };
+    const { arcControlRising, display, rig: facts } = rig.setup;
+    const setup = { id: freshId(), fittedAt: rig.setup.fittedAt, arcControlRising, display, rig: facts };
+    await shop.send('PUT', `/rigs/${fresh.id}`, { id: fresh.id, name: fresh.name, note: '', setup });
+    const unused: Worn[] = (await shop.send('GET', `/rigs/${fresh.id}/parts`)).json;
+    expect(unused.map(({ beads }) => beads)).toEqual(unused.map(() => 0));
   });
 
   it('begins again with the part, whatever setup the bead was run on, and leaves out what was taken back', async () => {

@@ -173,6 +173,12 @@ describe('what a rig has taught', () => {
     expect(at(await chart())).toEqual(
       expect.objectContaining({ proven: true, settings: expect.objectContaining(settings) as object }),
     );
+    // What the machine has taught is in it: a drive that runs slow is set faster.
+    const computed = (cells: ChartCell[]) =>
+      cells.find((cell) => cell.thicknessMm === 4 && cell.position === 'vertical-up')!;
+    const asSet = computed(await chart()).settings.wireSpeedMPerMin!;
+    await change('change-rig', rig.id, { runOutScale: 0.85 });
+    expect(computed(await chart()).settings.wireSpeedMPerMin!).toBeGreaterThan(1.05 * asSet);
     expect((await shop.send('GET', `/rigs/${freshId()}/chart`)).status).toBe(404);
   });
 
