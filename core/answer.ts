@@ -10,6 +10,7 @@ import { correct, type Correction } from './correction/correct';
 import { movesNow } from './correction/next-settings';
 import { nextBeadAt, type NextBead } from './correction/next-bead';
 import type { CautionNote } from './diagnosis/cautions';
+import { safetyGate, type SafetyGate } from './diagnosis/safety-gate';
 import { diagnose } from './diagnosis/diagnose';
 import { causeOf, type Engine } from './diagnosis/engine';
 import type { NextCheck, WouldBe } from './diagnosis/next-check';
@@ -73,6 +74,8 @@ export type Answer = {
   notes: Note[];
   correction: Correction;
   cautions: CautionNote[];
+  /** What has to be said and done before figures are given. */
+  gate: SafetyGate;
   /** What the findings and checks of the case are called, by id. */
   names: Record<string, string>;
   /** What the bead leaves for the next, with one change made or with all. */
@@ -160,6 +163,7 @@ export function answer(input: Case, engine: Engine = ENGINE): Answer {
     notes,
     correction,
     cautions,
+    gate: safetyGate(engine.knowledge.cautions, input, setup),
     leaves: { one: leavesWith('one'), all: leavesWith('all') },
     hand: setup.hand,
     balance: curveOf(setup, input, correction),
@@ -186,8 +190,8 @@ export function answer(input: Case, engine: Engine = ENGINE): Answer {
   };
 }
 
-/** What to start a job with, and the cautions that go with it. */
-export type StartAnswer = Start & { cautions: CautionNote[] };
+/** What to start a job with, the cautions that go with it, and what has to be dealt with before anything is struck. */
+export type StartAnswer = Start & Pick<Answer, 'cautions' | 'gate'>;
 
 /**
  * What to start a job with, whatever was set before: a case without settings gets the figures that a correction proposes
@@ -196,7 +200,7 @@ export type StartAnswer = Start & { cautions: CautionNote[] };
  * @throws RangeError where the wire is not known: nothing can be said of its current
  */
 export function startAnswer(input: Case, engine: Engine = ENGINE): StartAnswer {
-  const { start, cautions } = answer(withoutBead(input), engine);
+  const { start, cautions, gate } = answer(withoutBead(input), engine);
   if (start === null) throw new RangeError('starting settings need the class and the diameter of the wire');
-  return { ...start, cautions };
+  return { ...start, cautions, gate };
 }

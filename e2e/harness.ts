@@ -65,19 +65,32 @@ export async function setKnob(page: Page, setting: string, figure: string): Prom
 export async function newCoupon(
   page: Page,
   title: string,
-  job: { thickness?: string; chips?: string[]; rig?: string; position?: string } = {},
+  job: {
+    thickness?: string;
+    chips?: string[];
+    /** What can hurt on it, said without being asked. */
+    dangers?: string[];
+    rig?: string;
+    position?: string;
+    /** What the weld is part of; null leaves what the title says of it. */
+    workpiece?: string | null;
+  } = {},
 ): Promise<void> {
   await page.goto('/job/new');
   await page.getByRole('textbox', { name: 'What is it for?' }).fill(title);
   await page.getByRole('radio', { name: job.rig ?? 'Dock set' }).click();
   // A new coupon starts as the last job; bring it back to a plain one.
-  for (const choice of ['mild steel', 'fillet', job.position ?? 'flat', 'still air'])
+  const { workpiece = 'plate or bracket' } = job;
+  const part = workpiece === null ? [] : [workpiece];
+  for (const choice of [...part, 'workshop', 'everyday', 'mild steel', 'fillet', job.position ?? 'flat', 'still air'])
     await page.getByRole('radio', { name: choice, exact: true }).click();
   for (const chip of await page.getByRole('checkbox', { checked: true }).all()) await chip.click();
   await page.getByRole('textbox', { name: 'Thickness, mm' }).fill(job.thickness ?? '5');
   await page.getByRole('textbox', { name: 'Other part, mm' }).fill('');
   await page.getByRole('textbox', { name: 'Gap, mm' }).fill('0');
-  for (const chip of job.chips ?? []) await page.getByRole('checkbox', { name: chip, exact: true }).click();
+  if (job.dangers !== undefined) await page.getByRole('checkbox', { name: 'Anything else that can hurt?' }).click();
+  for (const chip of [...(job.chips ?? []), ...(job.dangers ?? [])])
+    await page.getByRole('checkbox', { name: chip, exact: true }).click();
   await page.getByRole('button', { name: 'Put it on the bench' }).click();
   await expect(page.getByRole('region', { name: `Coupon: ${title}` })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Log bead 1' })).toBeEnabled();

@@ -127,7 +127,7 @@ test('finds a finding by a trade word', async ({ page }) => {
 });
 
 test('a stop condition stands above any number', async ({ page }) => {
-  await newCoupon(page, 'Old tank', { thickness: '3', chips: ['zinc', 'Tank or closed container'] });
+  await newCoupon(page, 'Old tank', { thickness: '3', chips: ['zinc'], dangers: ['Tank or closed container'] });
   await openVerdict(page);
   const stops = page.getByRole('alert');
   await expect(stops.first()).toContainText('closed or once-filled container');

@@ -1,18 +1,28 @@
 import { closeVerdict, expect, expectAccessible, isPhone, newCoupon, openVerdict, test } from './harness';
 
-test('a stop condition holds the figures back until it is said to be done, and again the next time', async ({
-  page,
-}) => {
-  await newCoupon(page, 'Old tank', { thickness: '3', chips: ['Tank or closed container'] });
+test('what a job suggests is asked, and a yes holds the figures back until it is made safe', async ({ page }) => {
+  // The title says that it is a tank; nothing of it is answered in the form.
+  await newCoupon(page, 'Old tank', { thickness: '3', workpiece: null });
   const start = page.getByRole('region', { name: 'Start with' });
+  await expect(start.getByText('The figures wait until this is answered.')).toBeVisible();
+  await expect(start.getByText(/\d V$/)).toHaveCount(0);
+  if (isPhone(page)) await expect(page.getByText('First: answer what this job asks')).toBeVisible();
+  await expectAccessible(page);
+  const answerTo = (question: RegExp, said: string) =>
+    start.getByRole('radiogroup', { name: question }).getByRole('radio', { name: said }).click();
+  await answerTo(/ever held something/, 'Yes');
+  await answerTo(/degreaser/, 'No');
+  await answerTo(/get inside/, 'No');
+  await answerTo(/hurt somebody/, 'No');
   await expect(start.getByText('The figures wait until what the stop asks for is done.')).toBeVisible();
   await expect(start.getByText(/\d V$/)).toHaveCount(0);
   if (isPhone(page)) await expect(page.getByText('Stop: read what comes before the first bead')).toBeVisible();
   await expectAccessible(page);
-  await start.getByRole('button', { name: 'That is done: show the figures' }).click();
+  await start.getByRole('button', { name: /^Done: Cleaned, vented/ }).click();
   await expect(start.getByText(/^\d+(\.\d)? V$/)).toBeVisible();
+  // It is kept with the job.
   await page.reload();
-  await expect(start.getByText('The figures wait until what the stop asks for is done.')).toBeVisible();
+  await expect(start.getByText(/^\d+(\.\d)? V$/)).toBeVisible();
 });
 
 test('what was sound on a like job of this rig is offered before what is computed', async ({ page }, { project }) => {

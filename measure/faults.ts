@@ -54,9 +54,9 @@ async function main(): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), 'jolly-faults-'));
   try {
     for (const [what, fault] of [
-      ['killed while it writes', { kills: KILLS, writers: 6, lost: 0, lastsMs: 300 }],
-      ['answers lost after storing', { kills: 0, writers: 6, lost: 0.5, lastsMs: 20_000 }],
-      ['both', { kills: Math.ceil(KILLS / 5), writers: 6, lost: 0.3, lastsMs: 300 }],
+      ['killed while it writes', { kills: KILLS, writers: 6, lost: 0, lastsMs: 300, least: 0 }],
+      ['answers lost after storing', { kills: 0, writers: 6, lost: 0.5, lastsMs: 20_000, least: 0 }],
+      ['both', { kills: Math.ceil(KILLS / 5), writers: 6, lost: 0.3, lastsMs: 300, least: 0 }],
     ] as const) {
       const toll = await writeThroughFaults(join(folder, what.replace(/ /g, '-')), fault);
       console.log(

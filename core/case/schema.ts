@@ -34,15 +34,27 @@ export const GROOVES = ['v', 'u', 'knurled'] as const;
 export const LINERS = ['steel', 'polymer'] as const;
 export const COOLINGS = ['air', 'water'] as const;
 export const POLARITIES = ['electrode-positive', 'electrode-negative'] as const;
+/** What the weld is a part of, and where it is done: both suggest what can hurt. */
+export const WORKPIECES = ['plate', 'tube', 'tank', 'vehicle', 'machinery', 'structure'] as const;
+export const PLACES = ['workshop', 'site', 'pit'] as const;
+/** How much hangs on it: a trial, everyday work, work whose failure can hurt somebody. */
+export const CRITICALS = ['trial', 'usual', 'careful'] as const;
 /** Circumstances of the part that call for a stop or a caution. */
 export const CONCERNS = [
   'closed-container',
+  'hidden-cavity',
+  'vehicle-near',
+  'hydraulic-line',
   'chlorinated-residue',
   'confined-space',
+  'sinking-gas',
+  'old-paint',
   'cadmium-or-lead',
   'code-work',
   'fire-nearby',
 ] as const;
+/** Coats that burn to fume; each is stripped before an arc is struck. */
+export const COATS = ['paint', 'zinc'] as const;
 
 const share = { ...number(0, 100), description: 'per cent by volume' } as const;
 
@@ -116,7 +128,15 @@ export const JOB_SCHEMA = {
     /** Length of the weld. */
     lengthMm: number(5, 100000),
     draught: { enum: DRAUGHTS },
+    workpiece: { enum: WORKPIECES },
+    place: { enum: PLACES },
+    critical: { enum: CRITICALS },
+    /** What is so, what was asked and is not so, and of what is so, what was made safe. */
     concerns: words(CONCERNS),
+    ruledOut: words(CONCERNS),
+    madeSafe: words(CONCERNS),
+    /** Coats that were stripped as far back as is asked. */
+    stripped: words(COATS),
     procedure: PROCEDURE_SCHEMA,
   },
 } as const satisfies JSONSchema;
@@ -288,3 +308,8 @@ export type WireClass = (typeof WIRE_CLASSES)[number];
 export type BaseMetal = (typeof BASE_METALS)[number];
 export type Joint = (typeof JOINTS)[number];
 export type Position = (typeof POSITIONS)[number];
+export type Workpiece = (typeof WORKPIECES)[number];
+export type Place = (typeof PLACES)[number];
+export type Critical = (typeof CRITICALS)[number];
+export type Concern = (typeof CONCERNS)[number];
+export type Coat = (typeof COATS)[number];

@@ -2,6 +2,7 @@ import type { ArcSetup } from '../arc/setup';
 import type { Case } from '../case/schema';
 import type { Caution } from '../knowledge/types';
 import { matches } from './circumstance';
+import { isDealtWith } from './safety-gate';
 import type { CauseVerdict } from './verdict';
 
 export type CautionNote = { id: string; stop: boolean; text: string };
@@ -11,7 +12,7 @@ const LIKELY = 0.2;
 
 /**
  * The cautions that apply to a case: stop conditions first, then those of the job and the likely causes,
- * then the standing ones.
+ * then the standing ones. A stop that was dealt with stays as what was said of it, until a bead shows otherwise.
  * @param known every caution there is
  * @param causes verdicts, for the cautions that a cause brings
  */
@@ -23,16 +24,24 @@ export function cautionsFor(
 ): CautionNote[] {
   const likely = new Set(causes.filter(({ probability }) => probability > LIKELY).map((verdict) => verdict.cause));
   const concerns: readonly string[] = input.job?.concerns ?? [];
-  const applies = known.filter(({ when, concern, causes: byCause, findings }) => {
+  const shown = ({ findings }: Caution): boolean => findings?.some((id) => input.findings?.[id] === 'present') ?? false;
+  const applies = known.filter((caution) => {
+    const { when, concern, causes: byCause, findings } = caution;
     const standing = when === undefined && concern === undefined && byCause === undefined && findings === undefined;
     return (
       standing ||
       (when !== undefined && matches(when, input, setup)) ||
       (concern !== undefined && concerns.includes(concern)) ||
       (byCause?.some((id) => likely.has(id)) ?? false) ||
-      (findings?.some((id) => input.findings?.[id] === 'present') ?? false)
+      shown(caution)
     );
   });
   const rank = (stop: boolean): number => (stop ? 0 : 1);
-  return applies.map(({ id, stop, text }) => ({ id, stop, text })).sort((a, b) => rank(a.stop) - rank(b.stop));
+  const said = (caution: Caution): CautionNote => {
+    const { id, stop, text, first } = caution;
+    return stop && first !== undefined && isDealtWith(caution, input.job) && !shown(caution)
+      ? { id, stop: false, text: `Said to be so: ${first.charAt(0).toLowerCase()}${first.slice(1)}. Keep it so.` }
+      : { id, stop, text };
+  };
+  return applies.map(said).sort((a, b) => rank(a.stop) - rank(b.stop));
 }

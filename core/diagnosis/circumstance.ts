@@ -14,7 +14,11 @@ const among = (list: readonly string[] | undefined, value: string | undefined): 
  * Whether a case matches a circumstance. Unknown never matches: what is missing is not assumed.
  * @param when named fields must all match, a list means any of
  */
-export function matches(when: Circumstance, input: Case, { usesGas }: ArcSetup): boolean {
+export function matches(
+  when: Circumstance,
+  input: Pick<Case, 'job' | 'rig'>,
+  { usesGas }: Pick<ArcSetup, 'usesGas'>,
+): boolean {
   const { job = {}, rig = {} } = input;
   const thin = job.thicknessMm === undefined ? undefined : Math.min(job.thicknessMm, job.otherThicknessMm ?? Infinity);
   const thick = job.thicknessMm === undefined ? undefined : Math.max(job.thicknessMm, job.otherThicknessMm ?? 0);
@@ -26,6 +30,9 @@ export function matches(when: Circumstance, input: Case, { usesGas }: ArcSetup):
     among(when.joint, job.joint) &&
     among(when.position, job.position) &&
     among(when.draught, job.draught) &&
+    among(when.workpiece, job.workpiece) &&
+    among(when.place, job.place) &&
+    among(when.critical, job.critical) &&
     (when.thinUpToMm === undefined || (thin !== undefined && thin <= when.thinUpToMm)) &&
     (when.thickFromMm === undefined || (thick !== undefined && thick >= when.thickFromMm)) &&
     (when.unequal === undefined || (thin !== undefined && thick !== undefined && thick >= 1.8 * thin)) &&

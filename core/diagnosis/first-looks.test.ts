@@ -2,6 +2,7 @@ import { answer } from '../answer';
 import { CASE_FORMAT, type Case } from '../case/schema';
 import { RIGS } from '../cases/rigs';
 import { CAUSES, check } from '../knowledge';
+import type { Cause } from '../knowledge/types';
 import { movesNow } from '../correction/next-settings';
 
 const caseOf = (fields: Partial<Case> = {}): Case => ({
@@ -16,12 +17,14 @@ describe('looks before the first bead', () => {
   it('are quick ones at rig and plate, all together a few minutes, each said in full', () => {
     const { firstLooks } = answer(caseOf());
     expect(firstLooks.length).toBeGreaterThan(4);
-    expect(firstLooks.reduce((sum, { minutes }) => sum + minutes, 0)).toBeLessThanOrEqual(6);
+    expect(firstLooks.reduce((sum, { minutes }) => sum + minutes, 0)).toBeLessThanOrEqual(7);
     for (const look of firstLooks) {
       expect(look.minutes).toBeLessThanOrEqual(1);
       expect(look).toEqual(expect.objectContaining({ name: check(look.check).name, plain: check(look.check).plain }));
-      const causes = CAUSES.filter((cause) => cause.check === look.check);
-      expect(causes.some(({ remedy }) => remedy.kind === 'part' || remedy.kind === 'plate')).toBe(true);
+      const causes = CAUSES.filter(({ check: own, early }) => (early ?? own) === look.check);
+      const beside = ({ early, remedy: { kind } }: Cause): boolean =>
+        early !== undefined || kind === 'part' || kind === 'plate';
+      expect(causes.some(beside)).toBe(true);
     }
     expect(looksOf()).toEqual(expect.arrayContaining(['check-nozzle', 'check-tip', 'check-cylinder']));
   });
@@ -41,6 +44,29 @@ describe('looks before the first bead', () => {
   it('leave out what takes long or needs a bead, however likely it is on this rig', () => {
     const known = { causes: [{ cause: 'gas-leak' as const, confirmed: 40, beads: 45 }] };
     expect(looksOf({ experience: known })).not.toContain('check-gas-soap');
+  });
+
+  it('take the glance where the check itself needs a bead: at the plate, the air, the wire end', () => {
+    const looks = looksOf();
+    expect(looks).toEqual(expect.arrayContaining(['check-bright', 'check-air-still', 'check-wire-end']));
+    for (const bead of ['check-grind-half', 'check-screen', 'check-travel-time'] as const)
+      expect(looks).not.toContain(bead);
+    const windy = { baseMetal: 'mild-steel', thicknessMm: 4, draught: 'windy' } as const;
+    expect(looksOf({ job: windy })[0]).toBe('check-air-still');
+    const leaks = { causes: [{ cause: 'gas-leak' as const, confirmed: 40, beads: 45 }] };
+    expect(looksOf({ experience: leaks })[0]).toBe('check-gauge-holds');
+  });
+
+  it('ask for a plate that is said to be clean last, and for a rusty one first', () => {
+    const at = (surface: 'clean' | 'rust'): number =>
+      looksOf({ job: { baseMetal: 'mild-steel', thicknessMm: 4, surface: [surface] } }).indexOf('check-bright');
+    expect(at('rust')).toBe(0);
+    expect(at('clean')).toBeGreaterThan(4);
+  });
+
+  it('send a plate that is not bright to the grinder before any bead is run', () => {
+    const { correction } = answer(caseOf({ findings: { 'check-bright': 'present' } }));
+    expect(movesNow(correction, 'one')).toEqual([expect.objectContaining({ kind: 'remedy', cause: 'plate-dirty' })]);
   });
 
   it('stay while they are ticked, and are over once the bead shows something', () => {

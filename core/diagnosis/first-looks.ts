@@ -10,7 +10,7 @@ export type FirstLook = { check: CheckId; chance: number; minutes: number };
 /** Longer looks, and those that need a bead, come when something speaks for them. */
 const QUICK_MINUTES = 1;
 /** All of them together take no longer than that, minutes: gloves stay on. */
-const ALL_MINUTES = 6;
+const ALL_MINUTES = 7;
 
 /**
  * What is worth a look before the first bead of a coupon is run, the likeliest fault for the least time first: parts and
@@ -22,9 +22,12 @@ export function firstLooks(engine: Engine, input: Case, setup: ArcSetup): FirstL
   if (stated.some(([id]) => !isCheckId(id))) return [];
   const chances = new Map<CheckId, number>();
   engine.causes.forEach((cause, column) => {
-    if (cause.remedy.kind !== 'part' && cause.remedy.kind !== 'plate') return;
+    const { kind } = cause.remedy;
+    // Of what the hand does, only that shows without a bead for which an early look is known.
+    if (cause.early === undefined && kind !== 'part' && kind !== 'plate') return;
+    const check = cause.early ?? cause.check;
     const { prior } = priorOf(engine, column, input, setup);
-    chances.set(cause.check, (chances.get(cause.check) ?? 0) + prior);
+    chances.set(check, (chances.get(check) ?? 0) + prior);
   });
   const looks = [...chances]
     .map(([check, chance]) => ({ check, chance, minutes: engine.nodeById.get(check)!.minutes }))

@@ -110,7 +110,7 @@ describe('questions', () => {
   it.each<[string, number | undefined, string[]]>([
     ['nozzle-blocked', undefined, ['nozzle-clogged', 'check-nozzle']],
     ['gas-empty', undefined, ['no-gas-heard', 'check-cylinder', 'check-gas-nozzle']],
-    ['gas-leak', 11, ['check-gas-nozzle', 'check-gas-soap']],
+    ['gas-leak', 11, ['check-gas-nozzle', 'check-gas-soap', 'check-gauge-holds']],
   ])('is led to %s by its own questions, in eight at most (flow read: %s)', (cause, flow, shows) => {
     const findings: Record<string, FindingState> = seen('holes-scattered');
     const job = { ...BALANCED.job, surface: ['clean' as const], draught: 'still' as const };

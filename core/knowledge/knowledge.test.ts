@@ -45,6 +45,7 @@ describe('knowledge', () => {
   });
   it.each([
     ['a check that does not exist', withFirst({ check: 'check-nothing' as CheckId }), 'does not exist'],
+    ['an early look at something else', withFirst({ early: 'check-clamp-side' }), 'does not tell of it'],
     ['no remedy', withFirst({ remedy: { ...first.remedy, plain: '' } }), 'has no remedy'],
     ['a prior of a half', withFirst({ prior: 0.5 }), 'prior takes'],
     ['no links', withFirst({ links: [] }), 'links to no finding'],

@@ -13,6 +13,8 @@ function causeFaults(cause: Cause, { checks }: Knowledge): string[] {
   const faults: string[] = [];
   const say = (text: string): void => void faults.push(`${cause.id}: ${text}`);
   if (!checks.some(({ id }) => id === cause.check)) say(`its check "${cause.check}" does not exist`);
+  if (cause.early !== undefined && ![cause.check, ...cause.links.map(([id]) => id)].includes(cause.early))
+    say(`its early look "${cause.early}" does not tell of it`);
   if (cause.remedy.plain === '' || cause.remedy.prevent === '') say('has no remedy or no prevention');
   const prior = meanOf(cause.prior);
   if (!(prior > 0 && prior < 0.5)) say('prior takes 0 to 0.5');
@@ -49,6 +51,9 @@ export function lintKnowledge(knowledge: Knowledge): string[] {
     const twin = causes.slice(i + 1).find((b) => signature(a) === signature(b));
     if (twin !== undefined) faults.push(`${a.id} and ${twin.id}: nothing tells them apart`);
   });
+  for (const { id, stop, first, concern, coat } of cautions)
+    if (stop && (concern ?? coat) !== undefined && first === undefined)
+      faults.push(`caution ${id}: stops a job and does not say what has to be so first`);
   const known = new Set(ids);
   for (const { id, causes: byCause = [], findings: byFinding = [] } of cautions) {
     [...byCause, ...byFinding]

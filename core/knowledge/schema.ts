@@ -83,6 +83,7 @@ export const CAUSE_SCHEMA = {
     links: { type: 'array', minItems: 1, items: { type: 'array', minItems: 3, maxItems: 3 } },
     check: { type: 'string', pattern: '^check-' },
     checkStrength: chance,
+    early: { type: 'string', pattern: '^check-' },
     remedy: {
       type: 'object',
       additionalProperties: false,

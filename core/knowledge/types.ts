@@ -1,5 +1,16 @@
 import type { Drawing } from '../bead/appearance';
-import type { BaseMetal, Case, Joint, Position, WireClass } from '../case/schema';
+import type {
+  BaseMetal,
+  Case,
+  Coat,
+  Concern,
+  Critical,
+  Joint,
+  Place,
+  Position,
+  WireClass,
+  Workpiece,
+} from '../case/schema';
 import type { CauseId, CheckId, FindingId, StatedId } from '../evidence/ids';
 import type { ResidualName } from '../evidence/table';
 
@@ -65,6 +76,9 @@ export type Circumstance = {
   joint?: Joint[];
   position?: Position[];
   draught?: string[];
+  workpiece?: Workpiece[];
+  place?: Place[];
+  critical?: Critical[];
   /** Thinner part up to this, mm. */
   thinUpToMm?: number;
   /** Thicker part from this, mm. */
@@ -106,6 +120,8 @@ export type Cause = {
   check: CheckId;
   /** Chance that the check shows it when it is there. */
   checkStrength?: Strength;
+  /** The glance that shows it before any bead is run, where the check itself wants a bead or takes long. */
+  early?: CheckId;
   remedy: Remedy;
 };
 
@@ -116,7 +132,13 @@ export type Caution = {
   text: string;
   /** Stop conditions hold when the job matches; the standing ones have none and always hold. */
   when?: Circumstance;
-  concern?: string;
+  concern?: Concern;
+  /** The coat that it is about; said to be stripped, it is dealt with. */
+  coat?: Coat;
+  /** The question that finds out whether the concern holds, and jobs that suggest it (any of them). */
+  asks?: { text: string; when: Circumstance[] };
+  /** Of a stop: what has to be so before figures are given, said by the welder as done. */
+  first?: string;
   /** Shown when one of these causes is above 20 %. */
   causes?: CauseId[];
   /** Shown when one of these findings is present. */

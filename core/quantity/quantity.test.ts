@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { gaugeToMm, nearestGauge } from './gauge';
+import { GAUGES, gaugeToMm, nearestGauge } from './gauge';
 import { fromUser, readable, roundToStep, toUser, unitOf, type Quantity } from './units';
 
 describe('units', () => {
@@ -33,6 +33,12 @@ describe('sheet gauge', () => {
     expect(gaugeToMm(11) / 25.4).toBeCloseTo(0.1196, 4);
     expect(nearestGauge(1.5)).toBe(16);
     expect(nearestGauge(12)).toBeNull();
+    // The same number is another thickness in stainless and in aluminium.
+    expect(gaugeToMm(16, 'stainless') / 25.4).toBeCloseTo(0.0625, 4);
+    expect(gaugeToMm(16, 'aluminium') / 25.4).toBeCloseTo(0.0508, 4);
+    expect(gaugeToMm(10, 'aluminium') / 25.4).toBeCloseTo(0.1019, 4);
+    for (const metal of ['mild-steel', 'stainless', 'aluminium'] as const)
+      expect(GAUGES.filter((gauge) => nearestGauge(gaugeToMm(gauge, metal), metal) !== gauge)).toEqual([]);
     expect(() => gaugeToMm(99)).toThrow('3 to 26');
   });
 });

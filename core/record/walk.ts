@@ -7,6 +7,7 @@ import type { Walk } from './walk-schema';
  */
 export const RIG_WALK: readonly CheckId[] = [
   'check-cylinder',
+  'check-gauge-holds',
   'check-gas-label',
   'check-gas-set',
   'check-spool-label',

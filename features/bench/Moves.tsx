@@ -14,6 +14,7 @@ import { useHabits, useTextIn, useUnits } from '../shared/use-habits';
 import { learnedWords } from '../shared/machine-words';
 import { useBenchActions, useBenchRecords, useDraftPart, useLive } from './bench';
 import { headline } from './headline';
+import { GateCard, isShut } from './SafetyGate';
 
 /** Fetched when there is something to start with. */
 const StartCard = lazy(() => import('./StartCard'));
@@ -31,7 +32,13 @@ export function Moves({ answer }: { answer: Answer }) {
       <Suspense fallback={null}>
         <StartCard answer={answer} />
       </Suspense>
-      {moves.length === 0 ? <NothingToTurn answer={answer} /> : <MoveList correction={answer.correction} />}
+      {isShut(answer.gate) && Object.keys(start).length === 0 ? (
+        <GateCard gate={answer.gate} brief={false} />
+      ) : moves.length === 0 ? (
+        <NothingToTurn answer={answer} />
+      ) : (
+        <MoveList correction={answer.correction} />
+      )}
       <OtherWay answer={answer} />
       <Learned />
       {[...procedure, ...outOfReach].map((text) => (

@@ -14,34 +14,28 @@ import { jobWords } from '../shared/job-words';
 import { dayWords } from '../shared/time-words';
 import { useTextIn, useUnits } from '../shared/use-habits';
 import { useBenchActions, useBenchRecords, useDraftPart, useLive } from './bench';
-import { CautionNotes } from './CautionNotes';
+import { GateCard, isShut } from './SafetyGate';
 import { expectedWords, gunWords, paceWords, passWords, stitchWords, timesWords } from './start-words';
 
 /**
  * What to start with where figures are not known: the first thing an empty bench says. What must happen first stands
- * before it: a stop condition holds the figures back until it is said to be done.
+ * before it: a question or a stop of the job holds the figures back until it is answered, or said to be done.
  * @param brief the figures alone, without the hand
  */
 export default function StartCard({ answer, brief = false }: { answer: Answer; brief?: boolean }) {
   const { takeStart } = useBenchActions();
   const { dials } = useBenchRecords();
   const { proven } = useLive();
-  const [done, setDone] = useState(false);
   const today = useDraftPart((draft) => draft.settings);
   const figures = Object.entries(startingSettings(today, answer.correction)) as [SettingName, number][];
   const { start } = answer;
   const shown = figures.filter(([name]) => start === null || start.settings[name] !== undefined);
   if (shown.length === 0) return start === null ? null : <HowToRun start={start} />;
-  const stops = answer.cautions.filter(({ stop }) => stop);
   return (
     <View role="region" aria-label="Start with" className="gap-3 rounded-md bg-plate p-3">
       <Heading level={2}>Start with</Heading>
-      {stops.length > 0 && !done ? (
-        <>
-          {brief && <CautionNotes cautions={stops} />}
-          <Words strong>The figures wait until what the stop asks for is done.</Words>
-          <Button label="That is done: show the figures" onPress={() => setDone(true)} />
-        </>
+      {isShut(answer.gate) ? (
+        <GateCard gate={answer.gate} brief={brief} />
       ) : (
         <>
           <ProvenOne />

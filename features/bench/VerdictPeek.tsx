@@ -13,6 +13,7 @@ import { Figure, Words } from '@/ui/Words';
 import { useTextIn, useUnits } from '../shared/use-habits';
 import { useBenchRecords, useDraftPart, useLive } from './bench';
 import { headline as headlineOf, type Headline } from './headline';
+import { isShut } from './SafetyGate';
 
 /** The verdict in two lines: the top cause and the next move. It is always in sight and opens upward. */
 export function VerdictPeek({ open, onPress }: { open: boolean; onPress: () => void }) {
@@ -107,10 +108,12 @@ function NoMove({ answer, headline }: { answer: Answer; headline: Headline }) {
   const isEmpty = today.voltageV === undefined && today.wireSpeedMPerMin === undefined;
   const start = Object.entries(isEmpty && proven !== null ? proven.settings : computed) as [SettingName, number][];
   const electrical = start.filter(([name]) => name === 'voltageV' || name === 'wireSpeedMPerMin');
-  if (electrical.length > 0 && answer.cautions.some(({ stop }) => stop))
+  if (electrical.length > 0 && isShut(answer.gate))
     return (
       <Words strong numberOfLines={2}>
-        Stop: read what comes before the first bead
+        {answer.gate.stops.length > 0
+          ? 'Stop: read what comes before the first bead'
+          : 'First: answer what this job asks'}
       </Words>
     );
   if (electrical.length > 0)

@@ -1,44 +1,36 @@
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { Controller, useForm, type Control } from 'react-hook-form';
-import { ScrollView, View } from 'react-native';
-import { JOB_SCHEMA } from '@/core/case/schema';
-import { nearestGauge } from '@/core/quantity/gauge';
-import { fromUser, readable, unitOf } from '@/core/quantity/units';
+import { ScrollView } from 'react-native';
 import type { Coupon, RigRecord } from '@/core/record/schema';
 import { validateCoupon } from '@/core/record/validate-coupon';
 import { BENCH_COUPON } from '@/platform/kept';
 import { platform } from '@/platform/ports';
 import { store } from '@/platform/stored';
-import { NumberField } from '@/ui/NumberField';
 import { Part } from '@/ui/Part';
 import { Button, Choice, Toggle } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { TextField } from '@/ui/TextField';
 import { Heading, Words } from '@/ui/Words';
 import {
-  CONCERN_WORDS,
+  CRITICAL_WORDS,
   DRAUGHT_WORDS,
   JOINT_WORDS,
   METAL_WORDS,
+  PLACE_WORDS,
   POSITION_WORDS,
   SURFACE_WORDS,
+  WORKPIECE_WORDS,
 } from '../shared/job-words';
-import { recordResolver, typedFigure } from '../shared/record-form';
+import { recordResolver } from '../shared/record-form';
 import { useUnits } from '../shared/use-habits';
 import { useSubmit } from '../shared/use-records';
 import { couponChanges } from './job-changes';
+import { LengthsPart } from './LengthsPart';
 import { ProcedurePart } from './ProcedurePart';
-import {
-  couponFrom,
-  fieldOf,
-  LENGTHS,
-  startingJob,
-  valuesOf,
-  type Begun,
-  type JobValues,
-  type LengthName,
-} from './job-form';
+import { SafetyPart } from './SafetyPart';
+import { workpieceOfTitle } from './workpiece-of-title';
+import { couponFrom, fieldOf, startingJob, valuesOf, type Begun, type JobValues } from './job-form';
 
 type FormProps = {
   coupon: Coupon | null;
@@ -73,7 +65,7 @@ export function JobForm({ coupon: now, like, rigs, rigId }: FormProps) {
     [coupon, from, begun, units],
   );
   const likeRig = rigs.find(({ id }) => id === (coupon?.rigId ?? rigId ?? like?.rigId)) ?? rigs[0];
-  const { control, handleSubmit, formState } = useForm<JobValues>({
+  const { control, handleSubmit, formState, setValue } = useForm<JobValues>({
     defaultValues: valuesOf(coupon?.title ?? '', likeRig.id, from, units),
     resolver,
     mode: 'onChange',
@@ -84,6 +76,7 @@ export function JobForm({ coupon: now, like, rigs, rigId }: FormProps) {
     store(BENCH_COUPON, record.id);
     router.replace('/');
   });
+  const { dirtyFields } = formState;
   const anyWrong = Object.keys(formState.errors).length > 0;
   return (
     <ScrollView contentContainerClassName="w-full max-w-3xl gap-5 self-center p-4 pb-10">
@@ -95,12 +88,20 @@ export function JobForm({ coupon: now, like, rigs, rigId }: FormProps) {
           <TextField
             label="What is it for?"
             value={field.value}
-            onChange={field.onChange}
+            onChange={(text) => {
+              field.onChange(text);
+              // What it is called says what it is, until that is chosen by hand.
+              const called = workpieceOfTitle(text);
+              if (called !== null && dirtyFields.workpiece !== true) setValue('workpiece', called);
+            }}
             maxLength={120}
             problem={error === undefined ? null : `Takes ${error.message}.`}
           />
         )}
       />
+      <ChoicePart control={control} name="workpiece" title="Part of" words={WORKPIECE_WORDS} />
+      <ChoicePart control={control} name="place" title="Where" words={PLACE_WORDS} />
+      <ChoicePart control={control} name="critical" title="What hangs on it" words={CRITICAL_WORDS} />
       <Part title="Rig">
         <Controller
           control={control}
@@ -115,17 +116,13 @@ export function JobForm({ coupon: now, like, rigs, rigId }: FormProps) {
           )}
         />
       </Part>
-      <Row className="flex-wrap gap-3">
-        {LENGTHS.map((name) => (
-          <LengthField key={name} control={control} name={name} />
-        ))}
-      </Row>
+      <LengthsPart control={control} setValue={setValue} />
       <ChoicePart control={control} name="baseMetal" title="Metal" words={METAL_WORDS} />
       <ChoicePart control={control} name="joint" title="Joint" words={JOINT_WORDS} />
       <ChoicePart control={control} name="position" title="Position" words={POSITION_WORDS} />
       <TogglePart control={control} name="surface" title="Surface" words={SURFACE_WORDS} />
       <ChoicePart control={control} name="draught" title="Air" words={DRAUGHT_WORDS} />
-      <TogglePart control={control} name="concerns" title="Is any of this so?" words={CONCERN_WORDS} />
+      <SafetyPart control={control} setValue={setValue} />
       <ProcedurePart control={control} />
       {coupon !== null && coupon.beads.length > 0 && (
         <Words className="text-faint">
@@ -154,7 +151,9 @@ function ChoicePart({
   name,
   title,
   words,
-}: FieldProps<'baseMetal' | 'joint' | 'position' | 'draught'> & { words: Record<string, string> }) {
+}: FieldProps<'baseMetal' | 'joint' | 'position' | 'draught' | 'workpiece' | 'place' | 'critical'> & {
+  words: Record<string, string>;
+}) {
   return (
     <Part title={title}>
       <Controller
@@ -168,12 +167,7 @@ function ChoicePart({
   );
 }
 
-function TogglePart({
-  control,
-  name,
-  title,
-  words,
-}: FieldProps<'surface' | 'concerns'> & { words: Record<string, string> }) {
+function TogglePart({ control, name, title, words }: FieldProps<'surface'> & { words: Record<string, string> }) {
   return (
     <Part title={title}>
       <Controller
@@ -193,50 +187,5 @@ function TogglePart({
         )}
       />
     </Part>
-  );
-}
-
-const LENGTH_WORDS: Record<LengthName, string> = {
-  thicknessMm: 'Thickness',
-  otherThicknessMm: 'Other part',
-  gapMm: 'Gap',
-  lengthMm: 'Weld length',
-};
-
-function LengthField({ control, name }: { control: Control<JobValues>; name: LengthName }) {
-  const units = useUnits();
-  const { minimum, maximum } = JOB_SCHEMA.properties[name];
-  const unit = unitOf('length', units);
-  const gaugeOf = (text: string): number | null => {
-    const typed = typedFigure(text);
-    return name === 'gapMm' || name === 'lengthMm' || typed === undefined || !(typed > 0)
-      ? null
-      : nearestGauge(fromUser(typed, 'length', units));
-  };
-  return (
-    <View className="min-w-[30%] flex-1">
-      <Controller
-        control={control}
-        name={name}
-        render={({ field, fieldState: { error } }) => (
-          <>
-            <NumberField
-              label={LENGTH_WORDS[name]}
-              unit={unit}
-              text={field.value}
-              problem={
-                error === undefined
-                  ? null
-                  : `Takes ${readable(minimum, 'length', units)} to ${readable(maximum, 'length', units)} ${unit}.`
-              }
-              onType={field.onChange}
-            />
-            {error === undefined && gaugeOf(field.value) !== null && (
-              <Words className="text-sm text-faint">{`about ${gaugeOf(field.value)} gauge`}</Words>
-            )}
-          </>
-        )}
-      />
-    </View>
   );
 }

@@ -26,15 +26,40 @@ const KEPT = {
 
 describe('the plate of a new coupon', () => {
   it('is that of the last job, but what can hurt is asked anew', () => {
-    expect(startingJob({ ...PLATE, concerns: ['closed-container'] })).toEqual({ ...PLATE, concerns: [] });
-    expect(startingJob({ ...PLATE, procedure: { voltageV: { low: 18 } } })).toEqual({ ...PLATE, concerns: [] });
+    const said: Job = {
+      ...{ ...PLATE, concerns: ['closed-container'], ruledOut: ['code-work'] },
+      ...{ madeSafe: ['closed-container'], stripped: ['zinc'] },
+    };
+    expect(startingJob(said)).toEqual(PLATE);
+    expect(startingJob({ ...PLATE, procedure: { voltageV: { low: 18 } } })).toEqual(PLATE);
+    expect(startingJob({ ...PLATE, workpiece: 'vehicle', place: 'site' })).toEqual({
+      ...PLATE,
+      workpiece: 'vehicle',
+      place: 'site',
+    });
     expect(startingJob(null)).toEqual({
       baseMetal: 'mild-steel',
       joint: 'fillet',
       position: 'flat',
       draught: 'still',
-      concerns: [],
+      workpiece: 'plate',
+      place: 'workshop',
+      critical: 'usual',
     });
+  });
+});
+
+describe('what was made safe on a job', () => {
+  const SAFE: Job = {
+    ...{ ...PLATE, surface: ['zinc'], concerns: ['code-work'], ruledOut: ['old-paint'] },
+    ...{ madeSafe: ['code-work'], stripped: ['zinc'] },
+  };
+
+  it('stays while the form is gone through, and falls with what it was said of', () => {
+    const values = valuesOf('', '', SAFE, 'metric');
+    expect(jobFrom(values, SAFE, 'metric')).toEqual(SAFE);
+    expect(jobFrom({ ...values, concerns: [] }, SAFE, 'metric').madeSafe).toBeUndefined();
+    expect(jobFrom({ ...values, surface: ['rust'] }, SAFE, 'metric').stripped).toBeUndefined();
   });
 });
 
@@ -73,11 +98,18 @@ describe('a job that is typed', () => {
       position: null,
       draught: null,
       surface: [],
+      workpiece: null,
+      place: null,
+      critical: null,
       concerns: [],
+      ruledOut: [],
       ...Object.fromEntries(LIMITS.flatMap((name) => ENDS.map((end) => [`${name}:${end}`, '']))),
       transfer: null,
     });
-    const all: Job = { ...PLATE, concerns: ['code-work'], gapMm: 2 };
+    const all: Job = {
+      ...{ ...PLATE, concerns: ['code-work'], ruledOut: ['hidden-cavity'], gapMm: 2 },
+      ...{ workpiece: 'structure', place: 'site', critical: 'careful' },
+    };
     expect(jobFrom(valuesOf('', '', all, 'metric'), {}, 'metric')).toEqual(all);
   });
 });

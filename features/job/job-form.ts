@@ -7,7 +7,6 @@ import { typedFigure } from '../shared/record-form';
 export const LENGTHS = ['thicknessMm', 'otherThicknessMm', 'gapMm', 'lengthMm'] as const;
 export type LengthName = (typeof LENGTHS)[number];
 
-/** What is typed and chosen for a job. */
 /** The limits of a procedure that are typed, each a low and a high. */
 export const LIMITS = ['voltageV', 'wireSpeedMPerMin', 'currentA', 'heatInputKJPerMm'] as const;
 export type LimitName = (typeof LIMITS)[number];
@@ -16,6 +15,7 @@ export const ENDS = ['low', 'high'] as const;
 export type LimitField = `${LimitName}:${(typeof ENDS)[number]}`;
 type Procedure = NonNullable<Job['procedure']>;
 
+/** What is typed and chosen for a job. */
 export type JobValues = {
   title: string;
   rigId: string;
@@ -28,7 +28,11 @@ export type JobValues = {
   position: NonNullable<Job['position']> | null;
   draught: NonNullable<Job['draught']> | null;
   surface: NonNullable<Job['surface']>;
+  workpiece: NonNullable<Job['workpiece']> | null;
+  place: NonNullable<Job['place']> | null;
+  critical: NonNullable<Job['critical']> | null;
   concerns: NonNullable<Job['concerns']>;
+  ruledOut: NonNullable<Job['ruledOut']>;
   transfer: NonNullable<Procedure['transfer']> | null;
 } & Record<LimitField, string>;
 
@@ -66,9 +70,17 @@ function procedureFrom(values: JobValues, from: Procedure | undefined, units: Un
 
 /** The plate of a new coupon: the last job's, but what can hurt is asked anew, and a procedure belongs to its own job. */
 export function startingJob(like: Job | null): Job {
-  const usual: Job = { baseMetal: 'mild-steel', joint: 'fillet', position: 'flat', draught: 'still' };
-  const { procedure: _, ...plate } = like ?? usual;
-  return { ...plate, concerns: [] };
+  const usual: Job = {
+    baseMetal: 'mild-steel',
+    joint: 'fillet',
+    position: 'flat',
+    draught: 'still',
+    workpiece: 'plate',
+    place: 'workshop',
+    critical: 'usual',
+  };
+  const { procedure: _, concerns: __, ruledOut: ___, madeSafe: ____, stripped: _____, ...plate } = like ?? usual;
+  return plate;
 }
 
 /** The values a form begins with. */
@@ -86,7 +98,11 @@ export function valuesOf(title: string, rigId: string, job: Job, units: UnitSyst
     position: job.position ?? null,
     draught: job.draught ?? null,
     surface: job.surface ?? [],
+    workpiece: job.workpiece ?? null,
+    place: job.place ?? null,
+    critical: job.critical ?? null,
     concerns: job.concerns ?? [],
+    ruledOut: job.ruledOut ?? [],
     ...limitsOf(job.procedure, units),
     transfer: job.procedure?.transfer ?? null,
   };
@@ -104,7 +120,9 @@ export function jobFrom(values: JobValues, from: Job, units: UnitSystem): Job {
       values[name] === shown[name] ? from[name] : typed === undefined ? undefined : fromUser(typed, 'length', units);
     return value === undefined ? [] : [[name, value] as const];
   });
-  const { baseMetal, joint, position, draught, surface, concerns } = values;
+  const { baseMetal, joint, position, draught, surface, workpiece, place, critical, concerns, ruledOut } = values;
+  const madeSafe = (from.madeSafe ?? []).filter((concern) => concerns.includes(concern));
+  const stripped = (from.stripped ?? []).filter((coat) => surface.includes(coat));
   const procedure = procedureFrom(values, from.procedure, units);
   return {
     ...Object.fromEntries(lengths),
@@ -113,7 +131,13 @@ export function jobFrom(values: JobValues, from: Job, units: UnitSystem): Job {
     ...(position === null ? {} : { position }),
     ...(draught === null ? {} : { draught }),
     ...(surface.length === 0 ? {} : { surface }),
+    ...(workpiece === null ? {} : { workpiece }),
+    ...(place === null ? {} : { place }),
+    ...(critical === null ? {} : { critical }),
     ...(concerns.length === 0 ? {} : { concerns }),
+    ...(ruledOut.length === 0 ? {} : { ruledOut }),
+    ...(madeSafe.length === 0 ? {} : { madeSafe }),
+    ...(stripped.length === 0 ? {} : { stripped }),
     ...(procedure === null ? {} : { procedure }),
   };
 }

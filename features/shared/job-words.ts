@@ -27,10 +27,25 @@ export const SURFACE_WORDS = {
   damp: 'damp',
 } as const;
 export const DRAUGHT_WORDS = { still: 'still air', breeze: 'breeze', windy: 'windy' } as const;
+export const WORKPIECE_WORDS = {
+  plate: 'plate or bracket',
+  tube: 'tube or frame',
+  tank: 'tank or container',
+  vehicle: 'vehicle',
+  machinery: 'machine or plant',
+  structure: 'structure',
+} as const;
+export const PLACE_WORDS = { workshop: 'workshop', site: 'on site', pit: 'pit, hold or inside' } as const;
+export const CRITICAL_WORDS = { trial: 'trial or scrap', usual: 'everyday', careful: 'can hurt if it fails' } as const;
 export const CONCERN_WORDS = {
   'closed-container': 'Tank or closed container',
+  'hidden-cavity': 'Sealed tube or cavity',
+  'vehicle-near': 'Fuel, battery or airbag near',
+  'hydraulic-line': 'Line under pressure near',
   'chlorinated-residue': 'Degreaser on it',
   'confined-space': 'Confined space',
+  'sinking-gas': 'Gas can collect low down',
+  'old-paint': 'Old or unknown paint',
   'cadmium-or-lead': 'Cadmium or lead coat',
   'code-work': 'Pressure, lifting or code work',
   'fire-nearby': 'Things that burn nearby',

@@ -120,7 +120,11 @@ export function product(learns: boolean): Arm {
       const looks: Record<string, FindingState> = {};
       for (const { check } of answer(caseOf(job, {}, {})).firstLooks) looks[check] = looked(check, faults, random);
       // What a look showed is put right; the rest leaves less to suspect.
-      const cures = faults.filter(({ check }) => looks[check] === 'present').map(({ cause: id }) => id);
+      const cures = faults
+        .filter(
+          ({ check, glance }) => looks[check] === 'present' || (glance !== undefined && looks[glance] === 'present'),
+        )
+        .map(({ cause: id }) => id);
       suspects = suspectsAfter(answer(caseOf(job, {}, looks)).causes, { findings: looks }, cures);
       return { knobs: asKnobs(answer(caseOf(job, {}, {})).correction.settings), cures };
     },

@@ -3,10 +3,17 @@ import { CAUSES, meanOf } from '../../core/knowledge';
 import type { Machine, Random } from './world';
 
 /** A fault that no knob cures: what it brings out, the look that shows it. The chances are this file's own. */
-export type Fault = { cause: CauseId; shows: [FindingId, number][]; check: CheckId; gas?: true; solid?: true };
+export type Fault = {
+  cause: CauseId;
+  shows: [FindingId, number][];
+  check: CheckId;
+  /** A glance that shows it less surely than its check. */
+  glance?: CheckId;
+  gas?: true;
+};
 
 const checkOf = (cause: CauseId): CheckId => CAUSES.find(({ id }) => id === cause)!.check;
-const fault = (cause: CauseId, shows: [FindingId, number][], only: Pick<Fault, 'gas' | 'solid'> = {}): Fault => ({
+const fault = (cause: CauseId, shows: [FindingId, number][], only: Pick<Fault, 'gas' | 'glance'> = {}): Fault => ({
   cause,
   shows,
   check: checkOf(cause),
@@ -31,7 +38,7 @@ export const FAULTS: readonly Fault[] = [
       ['residue-black-soot', 0.3],
       ['holes-start', 0.25],
     ],
-    { gas: true },
+    { gas: true, glance: 'check-gauge-holds' },
   ),
   fault(
     'gas-empty',
@@ -50,15 +57,19 @@ export const FAULTS: readonly Fault[] = [
       ['holes-one-spot', 0.25],
       ['arc-flutters', 0.3],
     ],
-    { gas: true },
+    { gas: true, glance: 'check-air-still' },
   ),
-  fault('plate-dirty', [
-    ['holes-scattered', 0.5],
-    ['holes-one-spot', 0.45],
-    ['spatter-fine', 0.35],
-    ['arc-wanders', 0.3],
-    ['fume-heavy', 0.3],
-  ]),
+  fault(
+    'plate-dirty',
+    [
+      ['holes-scattered', 0.5],
+      ['holes-one-spot', 0.45],
+      ['spatter-fine', 0.35],
+      ['arc-wanders', 0.3],
+      ['fume-heavy', 0.3],
+    ],
+    { glance: 'check-bright' },
+  ),
   fault('tip-worn', [
     ['sound-sputter', 0.6],
     ['arc-wanders', 0.5],

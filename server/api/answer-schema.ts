@@ -1,4 +1,4 @@
-import { POSITIONS } from '../../core/case/schema';
+import { COATS, CONCERNS, POSITIONS } from '../../core/case/schema';
 import { CAUSE_IDS, STATED_IDS } from '../../core/evidence/ids';
 import { APPEARANCE_SCHEMA } from '../../core/record/schema';
 import { READ_SETTINGS, SETTING_NAMES } from '../../core/setting/table';
@@ -77,6 +77,13 @@ const window = orNull(object({ low: positive, wanted: positive, high: positive }
 const appearance = { ...APPEARANCE_SCHEMA, required: Object.keys(APPEARANCE_SCHEMA.properties) };
 
 const cautions = list(object({ id: text, stop: { type: 'boolean' }, text }));
+const concern = { enum: CONCERNS };
+const gate = object({
+  asks: list(object({ concern, text })),
+  stops: list(
+    object({ id: text, of: { oneOf: [object({ concern }), object({ coat: { enum: COATS } })] }, text, first: text }),
+  ),
+});
 const number = { type: 'number' };
 const flag = { type: 'boolean' };
 const looksAndSounds = orNull(object({ looks: text, sounds: text }));
@@ -137,7 +144,7 @@ const start = {
 };
 
 /** What to start with, for the published description. */
-export const START_SCHEMA = object({ ...start, cautions });
+export const START_SCHEMA = object({ ...start, cautions, gate });
 
 /** A rig's own settings chart, for the published description. */
 export const CHART_SCHEMA = list(
@@ -226,6 +233,7 @@ export const ANSWER_SCHEMA = object({
     procedure: list(text),
   }),
   cautions,
+  gate,
   names: { type: 'object', additionalProperties: text },
   leaves: object({ one: leaves, all: leaves }),
   hand: object({

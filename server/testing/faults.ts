@@ -20,6 +20,8 @@ export type Fault = {
   lost: number;
   /** How long they go on after the last kill, ms. */
   lastsMs: number;
+  /** They go on until so many changes were acknowledged, however slow the machine; 0 for as long as that alone. */
+  least: number;
 };
 export type Toll = {
   kills: number;
@@ -119,7 +121,10 @@ async function sendUntilAnswered(server: MortalServer, change: object, lost: num
  * Lets writers log and judge beads on one coupon while the server is killed, and counts what was lost or doubled.
  * @param dataDir an empty folder
  */
-export async function writeThroughFaults(dataDir: string, { kills, writers, lost, lastsMs }: Fault): Promise<Toll> {
+export async function writeThroughFaults(
+  dataDir: string,
+  { kills, writers, lost, lastsMs, least }: Fault,
+): Promise<Toll> {
   const server = await MortalServer.start(dataDir);
   const sent: Sent = { repeated: 0 };
   const madeAt = new Date().toISOString();
@@ -151,6 +156,8 @@ export async function writeThroughFaults(dataDir: string, { kills, writers, lost
       await server.begin();
     }
     await pause(lastsMs);
+    const acknowledged = (): number => logs.reduce((sum, { ids, judged }) => sum + ids.length + judged.size, 0);
+    while (acknowledged() < least) await pause(20);
     isOver = true;
     await Promise.all(writing);
     return logs;

@@ -71,8 +71,10 @@ export const COVER_CAUSES: readonly Cause[] = [
       ['arc-wanders', 0.2, 'air in the arc'],
       ['spatter-heavy', 0.2, 'an arc in air spits'],
       ['check-gas-nozzle', 0.6, 'less arrives than is set'],
+      ['check-gauge-holds', 0.85, 'what leaks out is missing on the gauge; air drawn in at the gun is not'],
     ],
     check: 'check-gas-soap',
+    early: 'check-gauge-holds',
     remedy: {
       kind: 'part',
       plain: 'Tighten or change the leaking hose or ring.',
@@ -127,8 +129,10 @@ export const COVER_CAUSES: readonly Cause[] = [
       ['arc-flutters', 0.15, 'gusts shake the arc'],
       ['residue-oxide', 0.3, 'air burns the hot bead'],
       ['residue-black-soot', 0.2, 'air in the arc makes soot'],
+      ['check-air-still', 0.8, 'air that moves the gas moves paper; a gust may come later'],
     ],
     check: 'check-screen',
+    early: 'check-air-still',
     remedy: {
       kind: 'technique',
       plain: 'Screen it, or use self-shielded wire outdoors.',

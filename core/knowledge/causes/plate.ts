@@ -29,8 +29,10 @@ export const PLATE_CAUSES: readonly Cause[] = [
       ['toe-wetted', 0.25, 'scale keeps the puddle off'],
       ['start-poor', 0.15, 'scale does not conduct'],
       ['spatter-little', 0.35, 'dirt pops in the arc'],
+      ['check-bright', 0.85, 'most dirt is seen; oil and cutting oxide may be missed'],
     ],
     check: 'check-grind-half',
+    early: 'check-bright',
     remedy: {
       kind: 'plate',
       plain: 'Grind bright 25 mm back on both faces, wipe dry.',
@@ -58,6 +60,7 @@ export const PLATE_CAUSES: readonly Cause[] = [
       ['arc-wanders', 0.3, 'vapour disturbs the arc'],
       ['spatter-little', 0.6, 'vapour throws the puddle'],
       ['crack-centre', 0.03, 'zinc weakens the hot bead'],
+      ['check-bright', 0.6, 'the coat shows grey or spangled'],
     ],
     check: 'check-zinc',
     checkStrength: 0.97,

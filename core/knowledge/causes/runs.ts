@@ -31,6 +31,7 @@ export const RUN_CAUSES: readonly Cause[] = [
       ['spatter-big-drops', 0.1, 'the ball is thrown at the start'],
     ],
     check: 'check-wire-end',
+    early: 'check-wire-end',
     remedy: {
       kind: 'technique',
       plain: 'Cut the wire to 6 to 10 mm before each start.',

@@ -39,6 +39,16 @@ export const COVER_CHECKS: readonly Check[] = [
     leak: 0.01,
   },
   {
+    id: 'check-gauge-holds',
+    name: 'Does the gauge hold?',
+    plain: 'Fill the line, shut the cylinder, watch the contents gauge for half a minute. Then open it again.',
+    shows: 'the needle falls though nobody welds',
+    minutes: 0.7,
+    tools: 'none',
+    caution: 'Stand beside the regulator, open the valve slowly.',
+    leak: 0.03,
+  },
+  {
     id: 'check-nozzle',
     name: 'Look into the nozzle',
     plain: 'Pull the nozzle and look: spatter, diffuser holes, insulator.',
@@ -46,6 +56,15 @@ export const COVER_CHECKS: readonly Check[] = [
     minutes: 0.3,
     tools: 'pliers',
     caution: 'Hot; let it cool.',
+    leak: 0.04,
+  },
+  {
+    id: 'check-air-still',
+    name: 'Is the air still?',
+    plain: 'Hold a strip of thin paper where the gun will be, with doors, fans and extraction as they will be.',
+    shows: 'it stands out from plumb',
+    minutes: 0.3,
+    tools: 'strip of paper',
     leak: 0.04,
   },
   {

@@ -2,6 +2,16 @@ import type { Check } from '../types';
 
 export const PLATE_CHECKS: readonly Check[] = [
   {
+    id: 'check-bright',
+    name: 'Bright to the eye?',
+    plain: 'Look at both faces of the joint and 20 mm beside it, and at the spot for the clamp.',
+    shows: 'scale, rust, paint, oil or a coat is left where the bead goes',
+    minutes: 0.3,
+    tools: 'lamp',
+    caution: 'Old paint is lead until it is known; a grey or spangled coat is zinc.',
+    leak: 0.06,
+  },
+  {
     id: 'check-grind-half',
     name: 'Grind one half, run both',
     plain: 'Grind half the coupon bright, wipe it, run across both halves.',

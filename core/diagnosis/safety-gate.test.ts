@@ -1,0 +1,107 @@
+import { answer, startAnswer } from '../answer';
+import { CASE_FORMAT, CONCERNS, PLACES, SURFACES, WORKPIECES, type Case, type Job } from '../case/schema';
+import { RIGS } from '../cases/rigs';
+import { CAUTIONS } from '../knowledge/cautions';
+import { cautionsFor } from './cautions';
+import { safetyGate, suggestedQuestions, withAnswer, withDealtWith } from './safety-gate';
+
+const GAS = { usesGas: true };
+const caseOf = (job: Job, fields: Partial<Case> = {}): Case => ({
+  format: CASE_FORMAT,
+  job: { baseMetal: 'mild-steel', thicknessMm: 4, ...job },
+  rig: RIGS.mix09,
+  ...fields,
+});
+const gateOf = (job: Job) => safetyGate(CAUTIONS, caseOf(job), GAS);
+const asked = (job: Job): string[] => gateOf(job).asks.map(({ concern }) => concern);
+
+describe('what a job suggests', () => {
+  it('is nothing on a clean bracket in the workshop', () => {
+    expect(gateOf({ workpiece: 'plate', place: 'workshop', critical: 'usual', surface: ['clean'] })).toEqual({
+      asks: [],
+      stops: [],
+    });
+  });
+
+  it.each<[Job, string[]]>([
+    [{ workpiece: 'tank' }, ['closed-container', 'chlorinated-residue', 'confined-space', 'code-work']],
+    [{ workpiece: 'vehicle' }, ['hidden-cavity', 'vehicle-near', 'hydraulic-line', 'code-work']],
+    [{ workpiece: 'machinery' }, ['hydraulic-line', 'code-work']],
+    [{ workpiece: 'tube' }, ['hidden-cavity']],
+    [{ place: 'pit' }, ['confined-space', 'sinking-gas', 'fire-nearby']],
+    [{ surface: ['paint'] }, ['old-paint']],
+    [{ surface: ['zinc'] }, ['cadmium-or-lead']],
+    [{ surface: ['oil'] }, ['chlorinated-residue']],
+    [{ critical: 'careful' }, ['code-work']],
+  ])('%j: %j', (job, concerns) => {
+    expect(asked(job)).toEqual(concerns);
+  });
+
+  it('asks for every concern there is on some job, in words that end as a question', () => {
+    const jobs: Job[] = [
+      ...WORKPIECES.map((workpiece): Job => ({ workpiece })),
+      ...PLACES.map((place): Job => ({ place })),
+      ...SURFACES.map((surface): Job => ({ surface: [surface] })),
+    ];
+    const questions = jobs.flatMap((job) => suggestedQuestions(CAUTIONS, { job }, GAS));
+    expect(new Set(questions.map(({ concern }) => concern))).toEqual(new Set(CONCERNS));
+    expect(questions.every(({ text }) => text.endsWith('?'))).toBe(true);
+  });
+});
+
+describe('the gate', () => {
+  const vehicle: Job = { workpiece: 'vehicle' };
+
+  it('opens when each question is answered no', () => {
+    const said = asked(vehicle).reduce((job, concern) => withAnswer(job, concern as never, false), vehicle);
+    expect(gateOf(said)).toEqual({ asks: [], stops: [] });
+  });
+
+  it.each(CAUTIONS.filter(({ stop, concern }) => stop && concern !== undefined).map(({ concern }) => concern!))(
+    'is shut by a yes to %s until that is made safe, with the reason and what has to be so first',
+    (concern) => {
+      const yes = withAnswer({}, concern, true);
+      const { stops } = gateOf(yes);
+      expect(stops).toEqual([expect.objectContaining({ of: { concern }, text: expect.stringMatching(/^Stop\. /) })]);
+      expect(stops[0].first.length).toBeGreaterThan(8);
+      const safe = withDealtWith(yes, stops[0].of);
+      expect(gateOf(safe).stops).toEqual([]);
+      // Answered anew, it has to be made safe anew.
+      expect(gateOf(withAnswer(withAnswer(safe, concern, false), concern, true)).stops).toHaveLength(1);
+    },
+  );
+
+  it('is shut by a coat of zinc until both faces are stripped', () => {
+    const [stop] = gateOf({ surface: ['zinc'] }).stops;
+    expect(stop).toEqual(expect.objectContaining({ id: 'zinc-fume', of: { coat: 'zinc' } }));
+    expect(gateOf(withDealtWith({ surface: ['zinc'] }, stop.of)).stops).toEqual([]);
+  });
+
+  it('is not shut by a fire nearby, which is minded and not stopped for', () => {
+    expect(gateOf(withAnswer({ place: 'site' }, 'fire-nearby', true))).toEqual({ asks: [], stops: [] });
+  });
+
+  it('goes with the answer of a bead and of a start', () => {
+    const input = caseOf(vehicle);
+    expect(answer(input).gate).toEqual(gateOf(vehicle));
+    expect(startAnswer(input).gate).toEqual(gateOf(vehicle));
+  });
+});
+
+describe('a caution that was dealt with', () => {
+  const notes = (job: Job, findings: Case['findings'] = {}) =>
+    cautionsFor(CAUTIONS, caseOf(job, { findings }), GAS as never, []);
+
+  it('is no stop any more, and stands as what was said', () => {
+    const safe = notes({ surface: ['zinc'], stripped: ['zinc'] }).find(({ id }) => id === 'zinc-fume');
+    expect(safe).toEqual({
+      ...{ id: 'zinc-fume', stop: false },
+      text: 'Said to be so: both faces stripped 25 mm back. Keep it so.',
+    });
+  });
+
+  it('is a stop again once the bead shows that it was not', () => {
+    const [first] = notes({ surface: ['zinc'], stripped: ['zinc'] }, { 'residue-white': 'present' });
+    expect(first).toEqual(expect.objectContaining({ id: 'zinc-fume', stop: true }));
+  });
+});

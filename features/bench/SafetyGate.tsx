@@ -1,0 +1,62 @@
+import { View } from 'react-native';
+import type { Job } from '@/core/case/schema';
+import { withAnswer, withDealtWith, type SafetyGate } from '@/core/diagnosis/safety-gate';
+import { platform } from '@/platform/ports';
+import { Button, Choice } from '@/ui/Press';
+import { Words } from '@/ui/Words';
+import { makeChange } from '../shared/sending';
+import { useTextIn } from '../shared/use-habits';
+import { useSubmit } from '../shared/use-records';
+import { useBenchRecords } from './bench';
+import { CautionNotes } from './CautionNotes';
+
+const YES_NO = [
+  { value: 'no', label: 'No' },
+  { value: 'yes', label: 'Yes' },
+] as const;
+
+/** Whether something stands between a job and its figures. */
+export const isShut = ({ asks, stops }: SafetyGate): boolean => asks.length + stops.length > 0;
+
+/**
+ * What has to be said and done before figures are given. What is said here is kept with the job, as a correction of it.
+ * @param brief true where the stops do not stand in full above
+ */
+export function GateCard({ gate: { asks, stops }, brief }: { gate: SafetyGate; brief: boolean }) {
+  const { coupon } = useBenchRecords();
+  const { put, busy, problem } = useSubmit();
+  const textIn = useTextIn();
+  const keep = (job: Job): void => {
+    const { newId, now } = platform();
+    const version = { id: newId(), at: now().toISOString(), job };
+    void put([makeChange('correct-job', coupon.id, version, coupon.revision)]);
+  };
+  const { job } = coupon.job;
+  return (
+    <View className="gap-3">
+      <Words strong>
+        {stops.length > 0
+          ? 'The figures wait until what the stop asks for is done.'
+          : 'The figures wait until this is answered.'}
+      </Words>
+      {stops.map(({ id, of, text, first }) => (
+        <View key={id} className="gap-2">
+          {brief && <CautionNotes cautions={[{ id, stop: true, text }]} />}
+          <Button label={textIn(`Done: ${first}`)} disabled={busy} onPress={() => keep(withDealtWith(job, of))} />
+        </View>
+      ))}
+      {asks.map(({ concern, text }) => (
+        <View key={concern} className="gap-1">
+          <Words strong>{textIn(text)}</Words>
+          <Choice
+            label={textIn(text)}
+            options={YES_NO}
+            chosen={null}
+            onChoose={(answer) => keep(withAnswer(job, concern, answer === 'yes'))}
+          />
+        </View>
+      ))}
+      {problem !== null && <Words role="alert" strong>{`Not saved. ${problem}`}</Words>}
+    </View>
+  );
+}

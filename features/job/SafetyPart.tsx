@@ -1,0 +1,80 @@
+import { useState } from 'react';
+import { useWatch, type Control, type UseFormSetValue } from 'react-hook-form';
+import { View } from 'react-native';
+import { CONCERNS, type Concern } from '@/core/case/schema';
+import { suggestedQuestions, withAnswer } from '@/core/diagnosis/safety-gate';
+import { CAUTIONS } from '@/core/knowledge/cautions';
+import { Part } from '@/ui/Part';
+import { Choice, Toggle } from '@/ui/Press';
+import { Row } from '@/ui/Row';
+import { Words } from '@/ui/Words';
+import { CONCERN_WORDS } from '../shared/job-words';
+import { useTextIn } from '../shared/use-habits';
+import type { JobValues } from './job-form';
+
+const YES_NO = [
+  { value: 'no', label: 'No' },
+  { value: 'yes', label: 'Yes' },
+] as const;
+
+/** What can hurt on this job: what it suggests is asked, all else can be said. */
+export function SafetyPart({
+  control,
+  setValue,
+}: {
+  control: Control<JobValues>;
+  setValue: UseFormSetValue<JobValues>;
+}) {
+  const textIn = useTextIn();
+  const [more, setMore] = useState(false);
+  const [workpiece, place, critical, surface, concerns, ruledOut] = useWatch({
+    control,
+    name: ['workpiece', 'place', 'critical', 'surface', 'concerns', 'ruledOut'],
+  });
+  const job = {
+    ...(workpiece === null ? {} : { workpiece }),
+    ...(place === null ? {} : { place }),
+    ...(critical === null ? {} : { critical }),
+    ...{ surface, concerns, ruledOut },
+  };
+  const questions = suggestedQuestions(CAUTIONS, { job }, { usesGas: true });
+  const asked = new Set(questions.map(({ concern }) => concern));
+  const others = CONCERNS.filter((concern) => !asked.has(concern));
+  const say = (concern: Concern, isSo: boolean | null): void => {
+    const said = isSo === null ? null : withAnswer(job, concern, isSo);
+    const besides = (list: readonly Concern[]): Concern[] => list.filter((other) => other !== concern);
+    setValue('concerns', said?.concerns ?? besides(concerns), { shouldDirty: true });
+    setValue('ruledOut', said?.ruledOut ?? besides(ruledOut), { shouldDirty: true });
+  };
+  return (
+    <Part title="Before any arc">
+      {questions.map(({ concern, text }) => (
+        <View key={concern} className="gap-1">
+          <Words strong>{textIn(text)}</Words>
+          <Choice
+            label={textIn(text)}
+            options={YES_NO}
+            chosen={concerns.includes(concern) ? 'yes' : ruledOut.includes(concern) ? 'no' : null}
+            onChoose={(answer) => say(concern, answer === 'yes')}
+          />
+        </View>
+      ))}
+      {questions.length === 0 && !more && (
+        <Words className="text-faint">Nothing that is said of this job suggests a danger of its own.</Words>
+      )}
+      <Toggle label="Anything else that can hurt?" on={more} onPress={() => setMore(!more)} />
+      {(more || others.some((concern) => concerns.includes(concern))) && (
+        <Row className="flex-wrap gap-2">
+          {others.map((concern) => (
+            <Toggle
+              key={concern}
+              label={CONCERN_WORDS[concern]}
+              on={concerns.includes(concern)}
+              onPress={() => say(concern, concerns.includes(concern) ? null : true)}
+            />
+          ))}
+        </Row>
+      )}
+    </Part>
+  );
+}
