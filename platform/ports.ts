@@ -17,6 +17,8 @@ export type Ports = {
   request: (path: string, init: RequestInit) => Promise<Response>;
   /** Hands a file to the reader to keep. */
   saveFile: (name: string, text: string, type: string) => void;
+  /** Lets the reader choose a file of one of these media types; null where none is chosen. */
+  openFile: (types: string[]) => Promise<{ name: string; text: string } | null>;
   /** Puts the page on paper. */
   print: () => void;
 };
@@ -56,8 +58,23 @@ function saveFile(name: string, text: string, type: string): void {
   setTimeout(() => URL.revokeObjectURL(address), 10_000);
 }
 
+/** A settings chart is some kilobytes; more is another file. */
+const MOST_BYTES = 1_000_000;
+
+/** The picker is fetched when a file is first chosen. */
+async function openFile(type: string[]): Promise<{ name: string; text: string } | null> {
+  const { getDocumentAsync } = await import('expo-document-picker');
+  const { assets } = await getDocumentAsync({ type, base64: false });
+  const chosen = assets?.[0];
+  if (chosen === undefined) return null;
+  const { file, name, uri } = chosen;
+  if ((chosen.size ?? 0) > MOST_BYTES) throw new Error('That file is larger than 1 MB: choose a chart as CSV');
+  return { name, text: file === undefined ? await (await fetch(uri)).text() : await file.text() };
+}
+
 const BROWSER: Ports = {
   saveFile,
+  openFile,
   print: () => globalThis.print(),
   now: () => new Date(),
   newId: () => v7(),

@@ -17,7 +17,7 @@ describe('looks before the first bead', () => {
   it('are quick ones at rig and plate, all together a few minutes, each said in full', () => {
     const { firstLooks } = answer(caseOf());
     expect(firstLooks.length).toBeGreaterThan(4);
-    expect(firstLooks.reduce((sum, { minutes }) => sum + minutes, 0)).toBeLessThanOrEqual(7);
+    expect(firstLooks.reduce((sum, { minutes }) => sum + minutes, 0)).toBeLessThanOrEqual(6);
     for (const look of firstLooks) {
       expect(look.minutes).toBeLessThanOrEqual(1);
       expect(look).toEqual(expect.objectContaining({ name: check(look.check).name, plain: check(look.check).plain }));

@@ -10,7 +10,7 @@ export type FirstLook = { check: CheckId; chance: number; minutes: number };
 /** Longer looks, and those that need a bead, come when something speaks for them. */
 const QUICK_MINUTES = 1;
 /** All of them together take no longer than that, minutes: gloves stay on. */
-const ALL_MINUTES = 7;
+const ALL_MINUTES = 6;
 
 /**
  * What is worth a look before the first bead of a coupon is run, the likeliest fault for the least time first: parts and

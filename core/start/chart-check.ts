@@ -60,11 +60,14 @@ function setupOf(input: Case, { thicknessMm, position }: ChartLine): WireSetup |
   return withWire(arcSetup({ ...input, job }));
 }
 
+/** A chart that names no stick-out is run at the usual one for what the plate wants. */
+const usualHere = (setup: WireSetup): number => usualStickOut(setup, setup.currentWantedA).wanted;
+
 /** Figures that the model would set: the heat that the plate wants, in balance. */
 function modelFor(setup: WireSetup, stickOutMm: number | undefined): CheckedLine['model'] {
   const wantedA = setup.currentWantedA;
   if (wantedA === null) return {};
-  const wireSpeedMPerMin = wireSpeedAt(setup, wantedA, stickOutMm ?? usualStickOut(setup, wantedA).wanted);
+  const wireSpeedMPerMin = wireSpeedAt(setup, wantedA, stickOutMm ?? usualHere(setup));
   return { wireSpeedMPerMin, ...(setup.pulse ? {} : { voltageV: balancedVolts(setup, wantedA) }) };
 }
 
@@ -72,7 +75,7 @@ function read(input: Case, line: ChartLine): CheckedLine {
   const setup = setupOf(input, line);
   const nothing = { ...line, model: {}, currentA: null, offV: null, heat: null, outlier: [] };
   if (setup === null) return nothing;
-  const { currentA, voltageErrorV, heatRatio } = readArc(setup, line.settings);
+  const { currentA, voltageErrorV, heatRatio } = readArc(setup, { stickOutMm: usualHere(setup), ...line.settings });
   return {
     ...nothing,
     ...{ currentA, offV: voltageErrorV, heat: heatRatio },

@@ -15,6 +15,7 @@ import { supplyWords, wireWords } from '../shared/rig-words';
 import { useUnits } from '../shared/use-habits';
 import { useOwnChart } from '../shared/use-records';
 import { cellWords, chartCsv } from './chart-file';
+import { ImportPart } from './ImportPart';
 
 /** A rig's own settings chart: fillets by thickness and position, in its own marks; a clean page on paper. */
 export function ChartPanel({ rig }: { rig: RigRecord }) {
@@ -69,6 +70,7 @@ export function ChartPanel({ rig }: { rig: RigRecord }) {
         />
         <Button className="flex-1" tone="act" label="Print" onPress={() => platform().print()} />
       </Row>
+      <ImportPart rig={rig} />
     </ScrollView>
   );
 }
