@@ -1,4 +1,5 @@
-import type { BaseMetal } from '../case/schema';
+/** Metals whose sheet is numbered, each in its own way. */
+export type SheetMetal = 'mild-steel' | 'stainless' | 'aluminium';
 
 /**
  * Sheet gauge numbers, which mean another thickness in every metal.
@@ -48,7 +49,7 @@ export const COMMON_GAUGES: readonly number[] = [10, 11, 12, 14, 16, 18, 20, 22]
  * @returns thickness in mm
  * @throws RangeError for a number outside the table
  */
-export function gaugeToMm(gauge: number, metal: BaseMetal = 'mild-steel'): number {
+export function gaugeToMm(gauge: number, metal: SheetMetal = 'mild-steel'): number {
   const ounces = OUNCES_PER_SQUARE_FOOT[gauge];
   if (ounces === undefined) throw new RangeError('gauge takes a whole number from 3 to 26');
   return metal === 'aluminium'
@@ -62,7 +63,7 @@ export function gaugeToMm(gauge: number, metal: BaseMetal = 'mild-steel'): numbe
  * @param metal whose sheet it is
  * @returns the gauge number, or null when no gauge lies within 8 %
  */
-export function nearestGauge(thicknessMm: number, metal: BaseMetal = 'mild-steel'): number | null {
+export function nearestGauge(thicknessMm: number, metal: SheetMetal = 'mild-steel'): number | null {
   const off = (gauge: number): number => Math.abs(gaugeToMm(gauge, metal) - thicknessMm);
   const best = GAUGES.reduce((nearest, gauge) => (off(gauge) < off(nearest) ? gauge : nearest));
   return off(best) <= 0.08 * thicknessMm ? best : null;

@@ -99,9 +99,6 @@ export function JobForm({ coupon: now, like, rigs, rigId }: FormProps) {
           />
         )}
       />
-      <ChoicePart control={control} name="workpiece" title="Part of" words={WORKPIECE_WORDS} />
-      <ChoicePart control={control} name="place" title="Where" words={PLACE_WORDS} />
-      <ChoicePart control={control} name="critical" title="What hangs on it" words={CRITICAL_WORDS} />
       <Part title="Rig">
         <Controller
           control={control}
@@ -122,6 +119,9 @@ export function JobForm({ coupon: now, like, rigs, rigId }: FormProps) {
       <ChoicePart control={control} name="position" title="Position" words={POSITION_WORDS} />
       <TogglePart control={control} name="surface" title="Surface" words={SURFACE_WORDS} />
       <ChoicePart control={control} name="draught" title="Air" words={DRAUGHT_WORDS} />
+      <ChoicePart control={control} name="workpiece" title="Part of" words={WORKPIECE_WORDS} />
+      <ChoicePart control={control} name="place" title="Where" words={PLACE_WORDS} />
+      <ChoicePart control={control} name="critical" title="What hangs on it" words={CRITICAL_WORDS} />
       <SafetyPart control={control} setValue={setValue} />
       <ProcedurePart control={control} />
       {coupon !== null && coupon.beads.length > 0 && (

@@ -30,10 +30,11 @@ describe('the plate of a new coupon', () => {
       ...{ ...PLATE, concerns: ['closed-container'], ruledOut: ['code-work'] },
       ...{ madeSafe: ['closed-container'], stripped: ['zinc'] },
     };
-    expect(startingJob(said)).toEqual(PLATE);
-    expect(startingJob({ ...PLATE, procedure: { voltageV: { low: 18 } } })).toEqual(PLATE);
+    const nothing: Job = { workpiece: 'plate', place: 'workshop', critical: 'usual' };
+    expect(startingJob(said)).toEqual({ ...PLATE, ...nothing });
+    expect(startingJob({ ...PLATE, procedure: { voltageV: { low: 18 } } })).toEqual({ ...PLATE, ...nothing });
     expect(startingJob({ ...PLATE, workpiece: 'vehicle', place: 'site' })).toEqual({
-      ...PLATE,
+      ...{ ...PLATE, ...nothing },
       workpiece: 'vehicle',
       place: 'site',
     });

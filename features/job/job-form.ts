@@ -70,17 +70,10 @@ function procedureFrom(values: JobValues, from: Procedure | undefined, units: Un
 
 /** The plate of a new coupon: the last job's, but what can hurt is asked anew, and a procedure belongs to its own job. */
 export function startingJob(like: Job | null): Job {
-  const usual: Job = {
-    baseMetal: 'mild-steel',
-    joint: 'fillet',
-    position: 'flat',
-    draught: 'still',
-    workpiece: 'plate',
-    place: 'workshop',
-    critical: 'usual',
-  };
+  const nothing: Job = { workpiece: 'plate', place: 'workshop', critical: 'usual' };
+  const usual: Job = { baseMetal: 'mild-steel', joint: 'fillet', position: 'flat', draught: 'still' };
   const { procedure: _, concerns: __, ruledOut: ___, madeSafe: ____, stripped: _____, ...plate } = like ?? usual;
-  return plate;
+  return { ...nothing, ...plate };
 }
 
 /** The values a form begins with. */

@@ -9,7 +9,7 @@ const WORDS: readonly (readonly [Workpiece, readonly string[]])[] = [
     ['digger', 'excavator', 'loader', 'press', 'ram', 'bucket', 'boom', 'jack', 'crane', 'hoist', 'pump', 'winch'],
   ],
   ['structure', ['beam', 'girder', 'column', 'bridge', 'stair', 'stairs', 'railing', 'balcony', 'lintel', 'platform']],
-  ['tube', ['tube', 'pipe', 'frame', 'gate', 'handrail', 'post', 'rack', 'box', 'section']],
+  ['tube', ['tube', 'pipe', 'frame', 'gate', 'handrail', 'box', 'section']],
 ];
 
 /** What the title of a job says it is part of, or null where it names nothing known. */

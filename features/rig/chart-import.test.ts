@@ -53,7 +53,7 @@ describe('a chart that somebody has', () => {
     const text = 'thickness (mm),"volts, mark","wire speed, mark"\n2,tap C,knob 4.5\n3,E,5\n';
     const { lines, problems } = read(text, { voltageV: taps });
     expect(lines.map(({ marks }) => marks)).toEqual([{ voltageV: 3, wireSpeedMPerMin: 4.5 }]);
-    expect(problems).toEqual(['Line 3, volts, mark: takes a mark that stands on the knob.']);
+    expect(problems).toEqual(['Line 3, volts, mark: takes A to D.']);
   });
 
   it.each([

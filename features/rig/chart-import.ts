@@ -5,7 +5,7 @@ import { gaugeToMm } from '@/core/quantity/gauge';
 import type { ChartLine } from '@/core/start/chart-check';
 import { dialEnds, type Dial } from '@/core/setting/dial';
 import type { FigureDial } from '@/core/setting/dial-belief';
-import { markFromText } from '@/core/setting/dial-marks';
+import { markFromText, takesMarkText } from '@/core/setting/dial-marks';
 import { SETTINGS, takesFigure, type SettingName } from '@/core/setting/table';
 import { typedFigure } from '../shared/record-form';
 
@@ -86,7 +86,10 @@ function thicknessOf(text: string, unit: UnitSystem | 'gauge', metal: BaseMetal)
 function markOf(text: string, dial: Dial | undefined): number | string {
   const bare = text.replace(/^(knob|tap)\s+/i, '').replace(/\s*o[’']clock$/i, '');
   const ends = dial === undefined ? { low: -100, high: 1000 } : dialEnds(dial);
-  return markFromText(dial ?? {}, ends, bare) ?? (dial === undefined ? 'a number' : 'a mark that stands on the knob');
+  return (
+    markFromText(dial ?? {}, ends, bare) ??
+    (dial === undefined ? 'a number' : takesMarkText(dial, ends).replace('takes ', ''))
+  );
 }
 
 /**
