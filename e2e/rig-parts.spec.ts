@@ -103,3 +103,30 @@ test('a new part is one tap from the bench, and begins again', async ({ page }) 
   await page.getByRole('link', { name: 'Parts of Dock set' }).click();
   await expect(page.getByText(/^since \d{1,2} \w+ \d{4}, 1 bead$/)).toBeVisible();
 });
+
+test('a rig is changed over to aluminium step by step, and what was done outlives a reload', async ({ page }, {
+  project,
+}) => {
+  await page.goto('/rig');
+  await page.getByRole('button', { name: 'Another rig' }).click();
+  const name = `Change set ${project.name}`;
+  await page.getByRole('textbox', { name: 'What the workshop calls it' }).fill(name);
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('link', { name: new RegExp(`^${name}`) }).click();
+  await page.getByRole('link', { name: /^Another wire/ }).click();
+  await page.getByRole('radio', { name: 'aluminium', exact: true }).click();
+  const steps = page.getByRole('list', { name: 'Steps' }).getByRole('listitem');
+  await expect(steps.first()).toContainText('Welder off');
+  await expect(steps.filter({ hasText: 'Polymer liner' })).toHaveCount(1);
+  await expectAccessible(page);
+  const fitted = page.getByRole('button', { name: 'It is fitted' });
+  await expect(fitted).toBeDisabled();
+  await steps.nth(0).getByRole('checkbox').click();
+  await page.reload();
+  await expect(steps.nth(0).getByRole('checkbox')).toBeChecked();
+  const count = await steps.count();
+  for (let i = 1; i < count; i++) await steps.nth(i).getByRole('checkbox').click();
+  await fitted.click();
+  await expect(page.getByText(/1\.2 mm, aluminium/).first()).toBeVisible();
+  await expect(page.getByText('Drive roll does not fit')).toHaveCount(0);
+});

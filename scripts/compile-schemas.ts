@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { CASE_SCHEMA } from '../core/case/schema';
 import { DRAFT_HISTORY_SCHEMA } from '../core/record/draft';
 import { HABITS_SCHEMA } from '../core/record/habits';
+import { CHANGEOVER_SCHEMA } from '../core/record/changeover-schema';
 import { WALK_SCHEMA } from '../core/record/walk-schema';
 import { KNOB_WORK_SCHEMA } from '../core/record/knob-work-schema';
 import { CHANGE_SCHEMA, COUPON_CHANGE_SCHEMA, RIG_CHANGE_SCHEMA } from '../core/record/change-schema';
@@ -38,6 +39,7 @@ const SCHEMAS: Record<string, object> = {
   habits: HABITS_SCHEMA,
   'knob-work': KNOB_WORK_SCHEMA,
   walk: WALK_SCHEMA,
+  changeover: CHANGEOVER_SCHEMA,
 };
 
 const TYPES = `import type { CompiledValidator } from '../schema/validate';

@@ -128,6 +128,8 @@ export const JOB_SCHEMA = {
     /** Length of the weld. */
     lengthMm: number(5, 100000),
     draught: { enum: DRAUGHTS },
+    /** Carbon equivalent of the steel, where its grade is known, per cent. */
+    carbonEquivalent: number(0.05, 1.5),
     workpiece: { enum: WORKPIECES },
     place: { enum: PLACES },
     critical: { enum: CRITICALS },

@@ -7,6 +7,8 @@ import { dialFor, type Dials } from '../setting/dials';
 import type { SettingName, Settings } from '../setting/table';
 import { dialText } from '../setting/words';
 import { passPlan, type Pass } from './pass-plan';
+import { plateHeat, type PlateHeat } from './plate-heat';
+import { protectionFor, type Protection } from './protection';
 import { stitchPlan, type StitchPlan } from './stitch';
 import { techniqueFor, type Technique } from './technique';
 import { timesFor, type Times } from './times';
@@ -30,6 +32,10 @@ export type Start = {
     ArcReading,
     'currentA' | 'currentWantedA' | 'transfer' | 'legMm' | 'heatInputKJPerMm' | 'depositionKgPerH'
   >;
+  /** Light and fume: the filter for this arc, and what is done about the coats. */
+  protection: Protection;
+  /** How warm the plate has to be, and how hot it may get; null where its thickness is not known. */
+  plateHeat: PlateHeat | null;
   /** How the first bead should look and sound; null where nothing steady can be expected. */
   looksAndSounds: NextBead | null;
   /** What does not fit before anything is struck: a wire of the wrong size, a gas that never runs steadily. */
@@ -148,6 +154,11 @@ export function startOf(
       heatInputKJPerMm: reading.heatInputKJPerMm,
       depositionKgPerH: reading.depositionKgPerH,
     },
+    protection: protectionFor(setup, input.job ?? {}, currentA, reading.transfer === 'spray'),
+    plateHeat:
+      thicknessMm === undefined
+        ? null
+        : plateHeat(setup.baseMetal, Math.max(thicknessMm, otherThicknessMm ?? 0), input.job?.carbonEquivalent),
     looksAndSounds: nextBeadAt(reading.transfer),
     notes: notesOf(setup, choice, reading),
     outOfReach,

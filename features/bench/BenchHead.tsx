@@ -34,7 +34,7 @@ export function BenchHead() {
             </Words>
           </Pressable>
         </Link>
-        <Link href={{ pathname: '/rig/parts/[rigId]', params: { rigId: rig.id } }} asChild>
+        <Link href={{ pathname: '/rig/[part]/[rigId]', params: { part: 'parts', rigId: rig.id } }} asChild>
           <Pressable
             role="link"
             aria-label={`Parts of ${rig.name}`}

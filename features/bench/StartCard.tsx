@@ -15,7 +15,16 @@ import { dayWords } from '../shared/time-words';
 import { useTextIn, useUnits } from '../shared/use-habits';
 import { useBenchActions, useBenchRecords, useDraftPart, useLive } from './bench';
 import { GateCard, isShut } from './SafetyGate';
-import { expectedWords, gunWords, paceWords, passWords, stitchWords, timesWords } from './start-words';
+import {
+  expectedWords,
+  gunWords,
+  paceWords,
+  passWords,
+  plateHeatWords,
+  shadeWords,
+  stitchWords,
+  timesWords,
+} from './start-words';
 
 /**
  * What to start with where figures are not known: the first thing an empty bench says. What must happen first stands
@@ -179,6 +188,9 @@ function Hand({ start }: { start: Start }) {
       <Told label="Run" lines={[technique.run, ...(stitch === null ? [paceWords(technique)] : [])]} />
       {passes.length > 1 && <Told label="Passes" lines={passes.map((pass) => passWords(pass, dials))} />}
       {stitch !== null && <Told label="Stitch" lines={stitchWords(stitch)} />}
+      {plateHeatWords(start).length > 0 && <Told label="Heat of the plate" lines={plateHeatWords(start)} />}
+      {start.protection.coats.length > 0 && <Told label="Coats" lines={start.protection.coats} />}
+      <Told label="Helmet" lines={[shadeWords(start.protection)]} />
       <Toggle label="Start and end of the arc" on={more} onPress={() => setMore(!more)} />
       {more && <Told label="Start and end" lines={timesWords(times)} />}
       {looksAndSounds !== null && (

@@ -2,7 +2,16 @@ import { startAnswer } from '@/core/answer';
 import { EXAMPLE_CASE } from '@/core/cases/example';
 import type { Case } from '@/core/case/schema';
 import { textIn } from '@/core/quantity/text';
-import { expectedWords, gunWords, paceWords, passWords, stitchWords, timesWords } from './start-words';
+import {
+  expectedWords,
+  gunWords,
+  paceWords,
+  passWords,
+  plateHeatWords,
+  shadeWords,
+  stitchWords,
+  timesWords,
+} from './start-words';
 
 const on = (job: Case['job'], rig: object = {}) =>
   startAnswer({ ...EXAMPLE_CASE, job, rig: { ...EXAMPLE_CASE.rig, ...rig } as Case['rig'] });
@@ -35,6 +44,17 @@ describe('what is said of a start', () => {
     const volts = { step: 0.5, points: [1, 10].map((mark) => ({ mark, value: 12 + 2 * mark })) };
     expect(passWords(root, { voltageV: volts })).toMatch(/V \(knob \d+(\.5)?\) and/);
     expect(passWords(fill, {})).toMatch(/^2\. Fill, as a leg of 7 mm\. Over half/);
+  });
+
+  it('is the filter for the arc, and how warm the plate has to be where that is asked', () => {
+    expect(shadeWords(FILLET.protection)).toMatch(/^Shade 10 at least; begin with 11/);
+    expect(shadeWords({ ...FILLET.protection, shade: { least: 14, comfortable: 14 } })).toBe('Shade 14.');
+    expect(plateHeatWords(FILLET)).toEqual([]);
+    expect(plateHeatWords({ ...FILLET, plateHeat: null })).toEqual([]);
+    const thick = on({ thicknessMm: 45, joint: 'fillet' });
+    expect(plateHeatWords(thick).join(' ')).toMatch(/At least 65 °C.*No hotter than 250 °C.*procedure/);
+    const hard = on({ thicknessMm: 10, joint: 'fillet', carbonEquivalent: 0.7 });
+    expect(plateHeatWords(hard).join(' ')).toMatch(/only by a procedure/);
   });
 
   it('is how a sheet is sewn, the order where it has a length, and the bar where it needs one', () => {

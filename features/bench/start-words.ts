@@ -56,6 +56,26 @@ export function stitchWords({ tackEveryMm, stitchMm, pitchMm, pauseS, order, bac
   ];
 }
 
+/** The filter for this arc: "Shade 11, or 12 where the pool is still seen (about 180 A)." */
+export const shadeWords = ({ shade: { least, comfortable } }: Start['protection']): string =>
+  comfortable === least
+    ? `Shade ${least}.`
+    : `Shade ${least} at least; begin with ${comfortable}, and go lighter only if the pool is not seen.`;
+
+/** What is asked of the warmth of the plate, line by line; nothing where a dry plate will do for its one pass. */
+export function plateHeatWords({ plateHeat, passes }: Pick<Start, 'plateHeat' | 'passes'>): string[] {
+  if (plateHeat === null) return [];
+  const { preheatC, interpassC, onlyByProcedure, because } = plateHeat;
+  const isPlain = preheatC === null && passes.length < 2 && interpassC >= 200;
+  if (isPlain) return [];
+  return [
+    ...(preheatC === null ? [] : [`At least ${preheatC} °C before the arc, by crayon or gauge.`]),
+    ...(passes.length < 2 && interpassC >= 200 ? [] : [`No hotter than ${interpassC} °C when the next pass is begun.`]),
+    because,
+    ...(preheatC === null && !onlyByProcedure ? [] : ['A procedure for this steel comes before these figures.']),
+  ];
+}
+
 /** Start and end of the arc, line by line. */
 export function timesWords({ preFlowS, postFlowS, burnBackS, runInMPerMin, crater, trigger }: Times): string[] {
   return [

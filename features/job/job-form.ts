@@ -132,6 +132,8 @@ export function jobFrom(values: JobValues, from: Job, units: UnitSystem): Job {
     ...(madeSafe.length === 0 ? {} : { madeSafe }),
     ...(stripped.length === 0 ? {} : { stripped }),
     ...(procedure === null ? {} : { procedure }),
+    // What the form does not ask stays as it was said.
+    ...(from.carbonEquivalent === undefined ? {} : { carbonEquivalent: from.carbonEquivalent }),
   };
 }
 

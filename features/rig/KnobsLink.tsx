@@ -17,7 +17,7 @@ export function KnobsLink({ rig }: { rig: RigRecord }) {
     rig.setup.display === 'dial' ? 'Not taken down yet: two pairs each make them speak.' : 'It shows real figures.';
   return (
     <RigLink
-      href={{ pathname: '/rig/knobs/[rigId]', params: { rigId: rig.id } }}
+      href={{ pathname: '/rig/[part]/[rigId]', params: { part: 'knobs', rigId: rig.id } }}
       title="Its knobs"
       gist={known.length === 0 ? none : `${known.join('; ')}.`}
     />

@@ -85,6 +85,14 @@ export function PartsPanel({ rig }: { rig: RigRecord }) {
           />
         </Row>
       ))}
+      <Link href={{ pathname: '/rig/[part]/[rigId]', params: { part: 'change', rigId: rig.id } }} asChild>
+        <Pressable
+          role="link"
+          className="min-h-14 items-center justify-center rounded-md border-2 border-edge bg-plate px-4"
+        >
+          <Words strong>Change over to another wire, step by step</Words>
+        </Pressable>
+      </Link>
       {problem !== null && <Words role="alert" strong>{`Not saved. ${problem}`}</Words>}
       <Row className="gap-2">
         <Button label="Back" onPress={() => (router.canGoBack() ? router.back() : router.replace('/rig'))} />

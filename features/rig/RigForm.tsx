@@ -82,7 +82,7 @@ export function RigForm({ rigId, record: now, named, onKept }: FormProps) {
   const save = handleSubmit((values) => {
     // A new machine with marks is nothing to set by until they are taken down.
     const marked = record === null && values.display === 'dial';
-    const next: Href = marked ? { pathname: '/rig/knobs/[rigId]', params: { rigId } } : '/rig';
+    const next: Href = marked ? { pathname: '/rig/[part]/[rigId]', params: { part: 'knobs', rigId } } : '/rig';
     return keep(rigChanges(rigFrom(values, from, begun, units), record), next);
   });
   return (
@@ -92,13 +92,18 @@ export function RigForm({ rigId, record: now, named, onKept }: FormProps) {
         <>
           <RigCheck rig={record} />
           <RigLink
-            href={{ pathname: '/rig/parts/[rigId]', params: { rigId } }}
+            href={{ pathname: '/rig/[part]/[rigId]', params: { part: 'parts', rigId } }}
             title="Its parts"
             gist="What is in place since when, and a new one fitted."
           />
+          <RigLink
+            href={{ pathname: '/rig/[part]/[rigId]', params: { part: 'change', rigId } }}
+            title="Another wire"
+            gist="Changing over, step by step: aluminium, self-shielded, any wire."
+          />
           <KnobsLink rig={record} />
           <RigLink
-            href={{ pathname: '/rig/gas/[rigId]', params: { rigId } }}
+            href={{ pathname: '/rig/[part]/[rigId]', params: { part: 'gas', rigId } }}
             title="Its gas"
             gist={
               gas === null
@@ -107,7 +112,7 @@ export function RigForm({ rigId, record: now, named, onKept }: FormProps) {
             }
           />
           <RigLink
-            href={{ pathname: '/rig/chart/[rigId]', params: { rigId } }}
+            href={{ pathname: '/rig/[part]/[rigId]', params: { part: 'chart', rigId } }}
             title="Its own chart"
             gist="What to set by thickness and position, in its own marks; to print."
           />

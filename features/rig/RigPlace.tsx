@@ -12,16 +12,18 @@ import { Heading, Words } from '@/ui/Words';
 import { supplyWords, wireWords } from '../shared/rig-words';
 import { useUnits } from '../shared/use-habits';
 import { useRigs } from '../shared/use-records';
+import { ChangePanel } from './ChangePanel';
 import { ChartPanel } from './ChartPanel';
 import { GasPanel } from './GasPanel';
 import { HabitsPanel } from './HabitsPanel';
 import { KnobsPanel } from './KnobsPanel';
 import { PartsPanel } from './PartsPanel';
 import { RigForm } from './RigForm';
+import type { RigPart } from './rig-places';
 import { TaughtPanel } from './TaughtPanel';
 
-/** What is chosen in this place: a rig by its id, what it has taught, its knobs, gas, chart or parts; how this person welds; or nothing yet. */
-export type Chosen = { rigId: string; part?: 'taught' | 'knobs' | 'gas' | 'chart' | 'parts' } | 'habits' | null;
+/** What is chosen in this place: a rig by its id, or one side of it; how this person welds; or nothing yet. */
+export type Chosen = { rigId: string; part?: RigPart } | 'habits' | null;
 
 /** The rigs with what is fitted on each, and how this person welds. */
 export function RigPlace({ chosen }: { chosen: Chosen }) {
@@ -65,6 +67,7 @@ function Detail({ rigs, chosen, named }: DetailProps) {
   const { rigId, part } = chosen;
   const record = rigs.find(({ id }) => id === rigId) ?? null;
   if (part === 'taught' && record !== null) return <TaughtPanel key={rigId} rig={record} />;
+  if (part === 'change' && record !== null) return <ChangePanel key={rigId} rig={record} />;
   if (part === 'parts' && record !== null) return <PartsPanel key={rigId} rig={record} />;
   if (part === 'chart' && record !== null) return <ChartPanel key={rigId} rig={record} />;
   if (part === 'gas' && record !== null) return <GasPanel key={rigId} rig={record} />;

@@ -10,6 +10,10 @@ export function TaughtLink({ rigId }: { rigId: string }) {
       ? 'Nothing yet: judged beads will tell.'
       : (learnedWords(data.machine) ?? 'Its figures are as it shows them.');
   return (
-    <RigLink href={{ pathname: '/rig/taught/[rigId]', params: { rigId } }} title="What it has taught" gist={gist} />
+    <RigLink
+      href={{ pathname: '/rig/[part]/[rigId]', params: { part: 'taught', rigId } }}
+      title="What it has taught"
+      gist={gist}
+    />
   );
 }

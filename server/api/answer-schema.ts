@@ -129,6 +129,8 @@ const start = {
       backing: flag,
     }),
   ),
+  protection: object({ shade: object({ least: positive, comfortable: positive }), coats: list(text) }),
+  plateHeat: orNull(object({ preheatC: figure, interpassC: positive, onlyByProcedure: flag, because: text })),
   wire: orNull(object({ suits: list(positive), best: positive, fitted: flag })),
   expected: object({
     currentA: figure,
