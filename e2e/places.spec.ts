@@ -105,8 +105,9 @@ test('the coupon in work is asked for once, before the page is put together', as
   await openBench(page);
   const taught = /^\/api\/rigs\/[0-9a-f-]{36}\/experience$/;
   // What its rig has taught is asked for once the coupon has named the rig.
-  await expect.poll(() => asked.length).toBe(3);
-  expect(asked).toEqual([
+  // What other devices change meanwhile is asked for after that.
+  await expect.poll(() => asked.length).toBeGreaterThanOrEqual(3);
+  expect(asked.slice(0, 3)).toEqual([
     '/api/coupons',
     expect.stringMatching(/^\/api\/coupons\/[0-9a-f-]{36}$/),
     expect.stringMatching(taught),
@@ -118,8 +119,8 @@ test('the coupon in work is asked for once, before the page is put together', as
   );
   asked.splice(0);
   await openBench(page);
-  await expect.poll(() => asked.length).toBe(2);
-  expect(asked.filter((path) => !taught.test(path))).toEqual([opened]);
+  await expect.poll(() => asked.length).toBeGreaterThanOrEqual(2);
+  expect(asked.slice(0, 2).filter((path) => !taught.test(path))).toEqual([opened]);
 });
 
 test('an address that is not there leads on', async ({ page, faults }) => {

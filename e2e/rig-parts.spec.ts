@@ -89,10 +89,17 @@ test('a chart that somebody has is read, held against the model, and its marks b
   await expect(page.getByRole('button', { name: 'Kept' })).toBeVisible();
 });
 
-test('a new part is one tap from the bench, and begins again', async ({ page }) => {
-  await newCoupon(page, 'Part plate');
-  await page.getByRole('link', { name: 'Parts of Dock set' }).click();
-  await expect(page.getByRole('heading', { name: 'Dock set: its parts' })).toBeVisible();
+test('a new part is one tap from the bench, and begins again', async ({ page }, { project }) => {
+  // A rig of its own: others weld on the demo's meanwhile.
+  await page.goto('/rig');
+  await page.getByRole('button', { name: 'Another rig' }).click();
+  const name = `Parts set ${project.name}`;
+  await page.getByRole('textbox', { name: 'What the workshop calls it' }).fill(name);
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByRole('link', { name: new RegExp(`^${name}`) })).toBeVisible();
+  await newCoupon(page, 'Part plate', { rig: name });
+  await page.getByRole('link', { name: `Parts of ${name}` }).click();
+  await expect(page.getByRole('heading', { name: `${name}: its parts` })).toBeVisible();
   await page.getByRole('button', { name: 'Contact tip: a new one is fitted' }).click();
   await expect(page.getByText(/^since \d{1,2} \w+ \d{4}, 0 beads$/)).toBeVisible();
   await expectAccessible(page);
@@ -100,7 +107,7 @@ test('a new part is one tap from the bench, and begins again', async ({ page }) 
   await page.goBack();
   await page.getByRole('button', { name: 'Log bead 1' }).click();
   await expect(page.getByRole('button', { name: 'Log bead 2' })).toBeVisible();
-  await page.getByRole('link', { name: 'Parts of Dock set' }).click();
+  await page.getByRole('link', { name: `Parts of ${name}` }).click();
   await expect(page.getByText(/^since \d{1,2} \w+ \d{4}, 1 bead$/)).toBeVisible();
 });
 
@@ -127,6 +134,9 @@ test('a rig is changed over to aluminium step by step, and what was done outlive
   const count = await steps.count();
   for (let i = 1; i < count; i++) await steps.nth(i).getByRole('checkbox').click();
   await fitted.click();
-  await expect(page.getByText(/1\.2 mm, aluminium/).first()).toBeVisible();
+  const wire = (group: string, name: string) =>
+    page.getByRole('radiogroup', { name: group, exact: true }).getByRole('radio', { name, exact: true });
+  await expect(wire('Wire', 'aluminium')).toBeChecked();
+  await expect(wire('Wire diameter', '1.2 mm')).toBeChecked();
   await expect(page.getByText('Drive roll does not fit')).toHaveCount(0);
 });

@@ -1,5 +1,6 @@
+import { useRef, useState } from 'react';
 import { View } from 'react-native';
-import type { Job } from '@/core/case/schema';
+import type { Concern, Job } from '@/core/case/schema';
 import { withAnswer, withDealtWith, type SafetyGate } from '@/core/diagnosis/safety-gate';
 import { platform } from '@/platform/ports';
 import { Button, Choice } from '@/ui/Press';
@@ -24,14 +25,21 @@ export const isShut = ({ asks, stops }: SafetyGate): boolean => asks.length + st
  */
 export function GateCard({ gate: { asks, stops }, brief }: { gate: SafetyGate; brief: boolean }) {
   const { coupon } = useBenchRecords();
-  const { put, busy, problem } = useSubmit();
+  const { put, problem } = useSubmit();
   const textIn = useTextIn();
-  const keep = (job: Job): void => {
+  const [said, setSaid] = useState<{ [concern in Concern]?: 'yes' | 'no' }>({});
+  const ahead = useRef<{ job: Job; versions: Set<string> } | null>(null);
+  // Hands are quicker than the record: what was answered a moment ago counts, unless another device corrected the job since.
+  const keep = (change: (job: Job) => Job): void => {
     const { newId, now } = platform();
-    const version = { id: newId(), at: now().toISOString(), job };
+    const before = ahead.current?.versions.has(coupon.job.id) === true ? ahead.current : null;
+    const version = { id: newId(), at: now().toISOString(), job: change(before?.job ?? coupon.job.job) };
+    ahead.current = {
+      job: version.job,
+      versions: new Set([...(before?.versions ?? [coupon.job.id]), version.id]),
+    };
     void put([makeChange('correct-job', coupon.id, version, coupon.revision)]);
   };
-  const { job } = coupon.job;
   return (
     <View className="gap-3">
       <Words strong>
@@ -42,7 +50,7 @@ export function GateCard({ gate: { asks, stops }, brief }: { gate: SafetyGate; b
       {stops.map(({ id, of, text, first }) => (
         <View key={id} className="gap-2">
           {brief && <CautionNotes cautions={[{ id, stop: true, text }]} />}
-          <Button label={textIn(`Done: ${first}`)} disabled={busy} onPress={() => keep(withDealtWith(job, of))} />
+          <Button label={textIn(`Done: ${first}`)} onPress={() => keep((job) => withDealtWith(job, of))} />
         </View>
       ))}
       {asks.map(({ concern, text }) => (
@@ -51,8 +59,11 @@ export function GateCard({ gate: { asks, stops }, brief }: { gate: SafetyGate; b
           <Choice
             label={textIn(text)}
             options={YES_NO}
-            chosen={null}
-            onChoose={(answer) => keep(withAnswer(job, concern, answer === 'yes'))}
+            chosen={said[concern] ?? null}
+            onChoose={(answer) => {
+              setSaid({ ...said, [concern]: answer });
+              keep((job) => withAnswer(job, concern, answer === 'yes'));
+            }}
           />
         </View>
       ))}

@@ -87,7 +87,7 @@ export function ChangePanel({ rig }: { rig: RigRecord }) {
           <Words strong>
             {left.length === 0
               ? 'All done.'
-              : `${left.length} of ${steps.length} left; swapped is what is wrong for this wire, or not recorded.`}
+              : `${left.length} of ${steps.length} left. What is wrong for this wire, or not recorded, is swapped.`}
           </Words>
           {steps.map((step) => (
             <Step key={step.id} step={step} done={done.has(step.id)} onPress={() => toggle(step.id)} />

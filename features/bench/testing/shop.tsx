@@ -7,7 +7,7 @@ import { validateCase } from '@/core/case/validate';
 import { EXAMPLE_CASE } from '@/core/cases/example';
 import type { Teaching } from '@/core/learning/teaching';
 import type { Changed, WaitingChange } from '@/core/record/change-schema';
-import type { Bead, Coupon, NewBead } from '@/core/record/schema';
+import type { Bead, Coupon, JobVersion, NewBead } from '@/core/record/schema';
 import { clearDeviceDatabase } from '@/platform/device-database';
 import { forgetWaiting } from '@/platform/outbox';
 import { replacePlatform } from '@/platform/ports';
@@ -54,7 +54,7 @@ function server() {
     assumed: false,
     revision: 1,
   };
-  const job = { id: ID(4), at: '2026-05-01T08:00:00.000Z', job: EXAMPLE_CASE.job! };
+  let job: JobVersion = { id: ID(4), at: '2026-05-01T08:00:00.000Z', job: EXAMPLE_CASE.job! };
   const rig = {
     id: ID(3),
     name: 'Dock set',
@@ -88,10 +88,11 @@ function server() {
     const revision = (state.revision += 1);
     if (kind === 'log-bead')
       beads.push({ ...(fields as NewBead), id: of, number: beads.length + 1, takenBack: false, revision });
+    else if (kind === 'correct-job') job = fields as JobVersion;
     else beads[at] = { ...beads[at], ...fields, revision };
     const bead = beads[at < 0 ? beads.length - 1 : at];
     const entry = { id, kind, of, couponId: ID(1), ...rest, revision, fields, before: {}, overrode: [] };
-    const answer = { entry, bead } as Changed;
+    const answer = (kind === 'correct-job' ? { entry, coupon: coupon() } : { entry, bead }) as Changed;
     taken.set(id, answer);
     return answer;
   };
@@ -117,7 +118,9 @@ function server() {
     const asked = path.endsWith('/experience') ? state.teaching : coupon();
     return { ok: true, status: 200, json: async () => JSON.parse(JSON.stringify(asked)) } as Response;
   };
-  return { beads, sent, state, setup, request, coupon };
+  /** Puts another job on the coupon, as another device would. */
+  const setJob = (other: JobVersion): void => void (job = other);
+  return { beads, sent, state, setup, request, coupon, setJob };
 }
 
 const answer = answering(validateCase);

@@ -1,0 +1,65 @@
+import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import type { Job } from '@/core/case/schema';
+import { replacePlatform } from '@/platform/ports';
+import { open } from './testing/panels';
+import { ID, openShop, type Shop } from './testing/shop';
+
+let shop: Shop;
+beforeEach(async () => {
+  shop = await openShop();
+});
+afterEach(() => replacePlatform(null));
+
+const AT = '2026-05-04T09:00:00.000Z';
+const on = (job: Job): void =>
+  shop.setJob({ id: ID(50), at: AT, job: { thicknessMm: 3, baseMetal: 'mild-steel', ...job } });
+const say = (question: RegExp, answer: 'Yes' | 'No'): void => {
+  fireEvent.click(within(screen.getByRole('radiogroup', { name: question })).getByRole('radio', { name: answer }));
+};
+const jobsSent = (): Job[] =>
+  shop.sent.flatMap(({ kind, fields }) => (kind === 'correct-job' ? [(fields as { job: Job }).job] : []));
+const figures = () => screen.queryByRole('button', { name: /^Use these figures/ });
+
+describe('what a job suggests can hurt', () => {
+  it('holds the figures until every question is answered, and loses none to quick hands', async () => {
+    on({ workpiece: 'vehicle' });
+    await open();
+    expect(figures()).toBeNull();
+    expect(screen.getByText('The figures wait until this is answered.')).toBeTruthy();
+    // The server holds its answer back: all four are tapped before the record knows of the first.
+    let release = (): void => undefined;
+    shop.state.hold = new Promise((done) => (release = done));
+    say(/sealed tube/, 'No');
+    say(/airbag/, 'No');
+    say(/hydraulic/, 'No');
+    say(/hurt somebody/, 'No');
+    await act(async () => release());
+    shop.state.hold = null;
+    await waitFor(() => expect(figures()).toBeTruthy(), { timeout: 20_000 });
+    await waitFor(() => expect(jobsSent()).toHaveLength(4), { timeout: 20_000 });
+    expect(new Set(jobsSent()[3].ruledOut)).toEqual(
+      new Set(['hidden-cavity', 'vehicle-near', 'hydraulic-line', 'code-work']),
+    );
+    expect(jobsSent().every(({ workpiece, thicknessMm }) => workpiece === 'vehicle' && thicknessMm === 3)).toBe(true);
+  }, 60_000);
+
+  it('stops at a yes with its reason, until that is said to be dealt with', async () => {
+    on({ place: 'workshop', surface: ['paint'] });
+    await open();
+    say(/paint old/, 'Yes');
+    const done = await screen.findByRole('button', { name: /^Done: Tested free of lead/ }, { timeout: 20_000 });
+    expect(screen.getAllByRole('alert')[0].textContent).toMatch(/^Stop\. Unknown old paint is lead/);
+    expect(figures()).toBeNull();
+    fireEvent.click(done);
+    await waitFor(() => expect(figures()).toBeTruthy(), { timeout: 20_000 });
+    await waitFor(() => expect(jobsSent()).toHaveLength(2), { timeout: 20_000 });
+    expect(jobsSent()[1]).toEqual(expect.objectContaining({ concerns: ['old-paint'], madeSafe: ['old-paint'] }));
+  }, 60_000);
+
+  it('asks nothing of a bracket in the workshop', async () => {
+    on({ workpiece: 'plate', place: 'workshop' });
+    await open();
+    expect(figures()).toBeTruthy();
+    expect(screen.queryByText(/The figures wait/)).toBeNull();
+  }, 60_000);
+});
