@@ -16,7 +16,7 @@ test('what a job suggests is asked, and a yes holds the figures back until it is
   await answerTo(/hurt somebody/, 'No');
   await expect(start.getByText('The figures wait until what the stop asks for is done.')).toBeVisible();
   await expect(start.getByText(/\d V$/)).toHaveCount(0);
-  if (isPhone(page)) await expect(page.getByText('Stop: read what comes before the first bead')).toBeVisible();
+  if (isPhone(page)) await expect(page.getByText('Stop: do first what it asks for')).toBeVisible();
   await expectAccessible(page);
   await start.getByRole('button', { name: /^Done: Cleaned, vented/ }).click();
   await expect(start.getByText(/^\d+(\.\d)? V$/)).toBeVisible();

@@ -26,20 +26,22 @@ export function Moves({ answer }: { answer: Answer }) {
   const { findings, settings } = useDraftPart((draft) => draft);
   const start = startingSettings(settings, answer.correction);
   const asks = moves.length === 0 && headline(answer, findings).kind === 'ask';
-  if (asks && Object.keys(start).length === 0 && outOfReach.length + procedure.length === 0) return null;
+  if (asks && !isShut(answer.gate) && Object.keys(start).length === 0 && outOfReach.length + procedure.length === 0)
+    return null;
   return (
     <View className="gap-3">
       <Suspense fallback={null}>
         <StartCard answer={answer} />
       </Suspense>
-      {isShut(answer.gate) && Object.keys(start).length === 0 ? (
-        <GateCard gate={answer.gate} brief={false} />
+      {isShut(answer.gate) ? (
+        // Where there is something to start with, its card asks already.
+        Object.keys(start).length === 0 && <GateCard gate={answer.gate} brief={false} />
       ) : moves.length === 0 ? (
         <NothingToTurn answer={answer} />
       ) : (
         <MoveList correction={answer.correction} />
       )}
-      <OtherWay answer={answer} />
+      {!isShut(answer.gate) && <OtherWay answer={answer} />}
       <Learned />
       {[...procedure, ...outOfReach].map((text) => (
         <Words key={text} strong className="border-l-4 border-ink pl-3">

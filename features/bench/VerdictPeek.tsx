@@ -69,6 +69,12 @@ function PeekMove({ answer, headline }: { answer: Answer; headline: Headline }) 
   const textIn = useTextIn();
   const { dials } = useBenchRecords();
   const [move] = answer.correction.moves;
+  if (isShut(answer.gate))
+    return (
+      <Words strong numberOfLines={2}>
+        {answer.gate.stops.length > 0 ? 'Stop: do first what it asks for' : 'First: answer what this job asks'}
+      </Words>
+    );
   if (move === undefined) return <NoMove answer={answer} headline={headline} />;
   if (move.kind === 'remedy') {
     return (
@@ -108,14 +114,6 @@ function NoMove({ answer, headline }: { answer: Answer; headline: Headline }) {
   const isEmpty = today.voltageV === undefined && today.wireSpeedMPerMin === undefined;
   const start = Object.entries(isEmpty && proven !== null ? proven.settings : computed) as [SettingName, number][];
   const electrical = start.filter(([name]) => name === 'voltageV' || name === 'wireSpeedMPerMin');
-  if (electrical.length > 0 && isShut(answer.gate))
-    return (
-      <Words strong numberOfLines={2}>
-        {answer.gate.stops.length > 0
-          ? 'Stop: read what comes before the first bead'
-          : 'First: answer what this job asks'}
-      </Words>
-    );
   if (electrical.length > 0)
     return (
       <Words strong numberOfLines={2}>

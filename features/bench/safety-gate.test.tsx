@@ -56,6 +56,27 @@ describe('what a job suggests can hurt', () => {
     expect(jobsSent()[1]).toEqual(expect.objectContaining({ concerns: ['old-paint'], madeSafe: ['old-paint'] }));
   }, 60_000);
 
+  it('holds back the moves of a bead too, zinc that was found later among them', async () => {
+    on({ surface: ['zinc'], ruledOut: ['cadmium-or-lead'] });
+    await open();
+    for (const [name, figure] of [
+      ['Volts', '15'],
+      ['Wire speed', '9'],
+      ['Stick-out', '12'],
+      ['Gas flow', '12'],
+    ] as const) {
+      fireEvent.click(screen.getByRole('button', { name: new RegExp(`^${name}, `) }));
+      fireEvent.change(screen.getByLabelText(new RegExp(`^${name}, `), { selector: 'input' }), {
+        target: { value: figure },
+      });
+    }
+    await waitFor(() => expect(figures()).toBeNull());
+    expect(screen.queryByRole('heading', { name: 'Do this first' })).toBeNull();
+    fireEvent.click(await screen.findByRole('button', { name: /^Done: Both faces stripped/ }, { timeout: 20_000 }));
+    await screen.findByRole('heading', { name: 'Do this first' }, { timeout: 20_000 });
+    await waitFor(() => expect(jobsSent()[0].stripped).toEqual(['zinc']), { timeout: 20_000 });
+  }, 60_000);
+
   it('asks nothing of a bracket in the workshop', async () => {
     on({ workpiece: 'plate', place: 'workshop' });
     await open();
