@@ -4,8 +4,28 @@ import { INSTANT, name, number, words } from '../schema/parts';
 import { DIAL_SCALES, PAIR_SOURCES } from '../setting/dial';
 import { READINGS, SETTINGS, type ReadSetting } from '../setting/table';
 import { EXPERIENCE_SCHEMA } from './experience-schema';
+import {
+  BASE_METALS,
+  SURFACES,
+  JOINTS,
+  POSITIONS,
+  DRAUGHTS,
+  PROCESSES,
+  WIRE_CLASSES,
+  GROOVES,
+  LINERS,
+  COOLINGS,
+  POLARITIES,
+  WORKPIECES,
+  PLACES,
+  CRITICALS,
+  CONCERNS,
+  COATS,
+  type FittedPart,
+} from './terms';
 
 export type { Experience, Suspect } from './experience-schema';
+export * from './terms';
 
 /**
  * The case: one welder's question, the open format of API, files and tests.
@@ -13,48 +33,6 @@ export type { Experience, Suspect } from './experience-schema';
  * The TypeScript type is inferred from this schema, so the two cannot part.
  */
 export const CASE_FORMAT = 'jolly-tinker/case@1';
-
-export const BASE_METALS = ['mild-steel', 'stainless', 'aluminium'] as const;
-export const SURFACES = ['clean', 'mill-scale', 'rust', 'oil', 'paint', 'zinc', 'damp'] as const;
-export const JOINTS = ['bead-on-plate', 'butt', 'fillet', 'lap', 'corner', 'plug'] as const;
-export const POSITIONS = ['flat', 'horizontal', 'vertical-up', 'vertical-down', 'overhead'] as const;
-export const DRAUGHTS = ['still', 'breeze', 'windy'] as const;
-export const PROCESSES = ['gmaw', 'fcaw-self-shielded', 'fcaw-gas-shielded'] as const;
-export const WIRE_CLASSES = [
-  'solid-steel',
-  'solid-stainless',
-  'solid-aluminium',
-  'tubular-self-shielded',
-  'tubular-gas-shielded',
-] as const;
-/** Parts that wear or run out, and are fitted anew. */
-export const FITTED_PARTS = ['tip', 'nozzle', 'liner', 'roll', 'spool', 'cylinder'] as const;
-export type FittedPart = (typeof FITTED_PARTS)[number];
-export const GROOVES = ['v', 'u', 'knurled'] as const;
-export const LINERS = ['steel', 'polymer'] as const;
-export const COOLINGS = ['air', 'water'] as const;
-export const POLARITIES = ['electrode-positive', 'electrode-negative'] as const;
-/** What the weld is a part of, and where it is done: both suggest what can hurt. */
-export const WORKPIECES = ['plate', 'tube', 'tank', 'vehicle', 'machinery', 'structure'] as const;
-export const PLACES = ['workshop', 'site', 'pit'] as const;
-/** How much hangs on it: a trial, everyday work, work whose failure can hurt somebody. */
-export const CRITICALS = ['trial', 'usual', 'careful'] as const;
-/** Circumstances of the part that call for a stop or a caution. */
-export const CONCERNS = [
-  'closed-container',
-  'hidden-cavity',
-  'vehicle-near',
-  'hydraulic-line',
-  'chlorinated-residue',
-  'confined-space',
-  'sinking-gas',
-  'old-paint',
-  'cadmium-or-lead',
-  'code-work',
-  'fire-nearby',
-] as const;
-/** Coats that burn to fume; each is stripped before an arc is struck. */
-export const COATS = ['paint', 'zinc'] as const;
 
 const share = { ...number(0, 100), description: 'per cent by volume' } as const;
 
@@ -306,12 +284,3 @@ export type Settings = FromSchema<typeof SETTINGS_SCHEMA>;
 export type Preferences = NonNullable<Case['preferences']>;
 export type FindingState = 'present' | 'absent' | 'unknown';
 export type Gas = NonNullable<Rig['gas']>;
-export type WireClass = (typeof WIRE_CLASSES)[number];
-export type BaseMetal = (typeof BASE_METALS)[number];
-export type Joint = (typeof JOINTS)[number];
-export type Position = (typeof POSITIONS)[number];
-export type Workpiece = (typeof WORKPIECES)[number];
-export type Place = (typeof PLACES)[number];
-export type Critical = (typeof CRITICALS)[number];
-export type Concern = (typeof CONCERNS)[number];
-export type Coat = (typeof COATS)[number];

@@ -14,10 +14,11 @@ import { useHabits, useTextIn, useUnits } from '../shared/use-habits';
 import { learnedWords } from '../shared/machine-words';
 import { useBenchActions, useBenchRecords, useDraftPart, useLive } from './bench';
 import { headline } from './headline';
-import { GateCard, isShut } from './SafetyGate';
+import { isShut } from './is-shut';
 
-/** Fetched when there is something to start with. */
+/** Fetched when there is something to start with, or something to be dealt with first. */
 const StartCard = lazy(() => import('./StartCard'));
+const SafetyGateCard = lazy(() => import('./SafetyGateCard'));
 
 /** What to do, one thing at a time: from → to in large figures, the knob's mark as large. */
 export function Moves({ answer }: { answer: Answer }) {
@@ -35,7 +36,11 @@ export function Moves({ answer }: { answer: Answer }) {
       </Suspense>
       {isShut(answer.gate) ? (
         // Where there is something to start with, its card asks already.
-        Object.keys(start).length === 0 && <GateCard gate={answer.gate} brief={false} />
+        Object.keys(start).length === 0 && (
+          <Suspense fallback={null}>
+            <SafetyGateCard gate={answer.gate} brief={false} />
+          </Suspense>
+        )
       ) : moves.length === 0 ? (
         <NothingToTurn answer={answer} />
       ) : (

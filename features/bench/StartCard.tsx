@@ -14,7 +14,8 @@ import { jobWords } from '../shared/job-words';
 import { dayWords } from '../shared/time-words';
 import { useTextIn, useUnits } from '../shared/use-habits';
 import { useBenchActions, useBenchRecords, useDraftPart, useLive } from './bench';
-import { GateCard, isShut } from './SafetyGate';
+import { isShut } from './is-shut';
+import SafetyGateCard from './SafetyGateCard';
 import {
   expectedWords,
   gunWords,
@@ -44,7 +45,7 @@ export default function StartCard({ answer, brief = false }: { answer: Answer; b
     <View role="region" aria-label="Start with" className="gap-3 rounded-md bg-plate p-3">
       <Heading level={2}>Start with</Heading>
       {isShut(answer.gate) ? (
-        <GateCard gate={answer.gate} brief={brief} />
+        <SafetyGateCard gate={answer.gate} brief={brief} />
       ) : (
         <>
           <ProvenOne />

@@ -13,7 +13,7 @@ import { Figure, Words } from '@/ui/Words';
 import { useTextIn, useUnits } from '../shared/use-habits';
 import { useBenchRecords, useDraftPart, useLive } from './bench';
 import { headline as headlineOf, type Headline } from './headline';
-import { isShut } from './SafetyGate';
+import { isShut } from './is-shut';
 
 /** The verdict in two lines: the top cause and the next move. It is always in sight and opens upward. */
 export function VerdictPeek({ open, onPress }: { open: boolean; onPress: () => void }) {

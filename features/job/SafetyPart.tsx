@@ -1,21 +1,15 @@
 import { useState } from 'react';
 import { useWatch, type Control, type UseFormSetValue } from 'react-hook-form';
-import { View } from 'react-native';
 import { CONCERNS, type Concern } from '@/core/case/schema';
 import { suggestedQuestions, withAnswer } from '@/core/diagnosis/safety-gate';
 import { CAUTIONS } from '@/core/knowledge/cautions';
 import { Part } from '@/ui/Part';
-import { Choice, Toggle } from '@/ui/Press';
+import { Toggle } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { Words } from '@/ui/Words';
 import { CONCERN_WORDS } from '../shared/job-words';
-import { useTextIn } from '../shared/use-habits';
+import { YesNo } from '../shared/YesNo';
 import type { JobValues } from './job-form';
-
-const YES_NO = [
-  { value: 'no', label: 'No' },
-  { value: 'yes', label: 'Yes' },
-] as const;
 
 /** What can hurt on this job: what it suggests is asked, all else can be said. */
 export function SafetyPart({
@@ -25,7 +19,6 @@ export function SafetyPart({
   control: Control<JobValues>;
   setValue: UseFormSetValue<JobValues>;
 }) {
-  const textIn = useTextIn();
   const [more, setMore] = useState(false);
   const [workpiece, place, critical, surface, concerns, ruledOut] = useWatch({
     control,
@@ -49,15 +42,12 @@ export function SafetyPart({
   return (
     <Part title="Before any arc">
       {questions.map(({ concern, text }) => (
-        <View key={concern} className="gap-1">
-          <Words strong>{textIn(text)}</Words>
-          <Choice
-            label={textIn(text)}
-            options={YES_NO}
-            chosen={concerns.includes(concern) ? 'yes' : ruledOut.includes(concern) ? 'no' : null}
-            onChoose={(answer) => say(concern, answer === 'yes')}
-          />
-        </View>
+        <YesNo
+          key={concern}
+          question={text}
+          chosen={concerns.includes(concern) ? 'yes' : ruledOut.includes(concern) ? 'no' : null}
+          onChoose={(answer) => say(concern, answer === 'yes')}
+        />
       ))}
       {questions.length === 0 && !more && (
         <Words className="text-faint">Nothing that is said of this job suggests a danger of its own.</Words>

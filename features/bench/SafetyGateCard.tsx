@@ -3,31 +3,24 @@ import { View } from 'react-native';
 import type { Concern, Job } from '@/core/case/schema';
 import { withAnswer, withDealtWith, type SafetyGate } from '@/core/diagnosis/safety-gate';
 import { platform } from '@/platform/ports';
-import { Button, Choice } from '@/ui/Press';
+import { Button } from '@/ui/Press';
 import { Words } from '@/ui/Words';
 import { makeChange } from '../shared/sending';
 import { useTextIn } from '../shared/use-habits';
 import { useSubmit } from '../shared/use-records';
+import { YesNo, type YesOrNo } from '../shared/YesNo';
 import { useBenchRecords } from './bench';
 import { CautionNotes } from './CautionNotes';
-
-const YES_NO = [
-  { value: 'no', label: 'No' },
-  { value: 'yes', label: 'Yes' },
-] as const;
-
-/** Whether something stands between a job and its figures. */
-export const isShut = ({ asks, stops }: SafetyGate): boolean => asks.length + stops.length > 0;
 
 /**
  * What has to be said and done before figures are given. What is said here is kept with the job, as a correction of it.
  * @param brief true where the stops do not stand in full above
  */
-export function GateCard({ gate: { asks, stops }, brief }: { gate: SafetyGate; brief: boolean }) {
+export default function SafetyGateCard({ gate: { asks, stops }, brief }: { gate: SafetyGate; brief: boolean }) {
   const { coupon } = useBenchRecords();
   const { put, problem } = useSubmit();
   const textIn = useTextIn();
-  const [said, setSaid] = useState<{ [concern in Concern]?: 'yes' | 'no' }>({});
+  const [said, setSaid] = useState<{ [concern in Concern]?: YesOrNo }>({});
   const ahead = useRef<{ job: Job; versions: Set<string> } | null>(null);
   // Hands are quicker than the record: what was answered a moment ago counts, unless another device corrected the job since.
   const keep = (change: (job: Job) => Job): void => {
@@ -54,18 +47,15 @@ export function GateCard({ gate: { asks, stops }, brief }: { gate: SafetyGate; b
         </View>
       ))}
       {asks.map(({ concern, text }) => (
-        <View key={concern} className="gap-1">
-          <Words strong>{textIn(text)}</Words>
-          <Choice
-            label={textIn(text)}
-            options={YES_NO}
-            chosen={said[concern] ?? null}
-            onChoose={(answer) => {
-              setSaid({ ...said, [concern]: answer });
-              keep((job) => withAnswer(job, concern, answer === 'yes'));
-            }}
-          />
-        </View>
+        <YesNo
+          key={concern}
+          question={text}
+          chosen={said[concern] ?? null}
+          onChoose={(answer) => {
+            setSaid({ ...said, [concern]: answer });
+            keep((job) => withAnswer(job, concern, answer === 'yes'));
+          }}
+        />
       ))}
       {problem !== null && <Words role="alert" strong>{`Not saved. ${problem}`}</Words>}
     </View>

@@ -1,0 +1,52 @@
+/** The terms that a case is told in: each list is all that its field takes. */
+export const BASE_METALS = ['mild-steel', 'stainless', 'aluminium'] as const;
+export const SURFACES = ['clean', 'mill-scale', 'rust', 'oil', 'paint', 'zinc', 'damp'] as const;
+export const JOINTS = ['bead-on-plate', 'butt', 'fillet', 'lap', 'corner', 'plug'] as const;
+export const POSITIONS = ['flat', 'horizontal', 'vertical-up', 'vertical-down', 'overhead'] as const;
+export const DRAUGHTS = ['still', 'breeze', 'windy'] as const;
+export const PROCESSES = ['gmaw', 'fcaw-self-shielded', 'fcaw-gas-shielded'] as const;
+export const WIRE_CLASSES = [
+  'solid-steel',
+  'solid-stainless',
+  'solid-aluminium',
+  'tubular-self-shielded',
+  'tubular-gas-shielded',
+] as const;
+/** Parts that wear or run out, and are fitted anew. */
+export const FITTED_PARTS = ['tip', 'nozzle', 'liner', 'roll', 'spool', 'cylinder'] as const;
+export type FittedPart = (typeof FITTED_PARTS)[number];
+export const GROOVES = ['v', 'u', 'knurled'] as const;
+export const LINERS = ['steel', 'polymer'] as const;
+export const COOLINGS = ['air', 'water'] as const;
+export const POLARITIES = ['electrode-positive', 'electrode-negative'] as const;
+/** What the weld is a part of, and where it is done: both suggest what can hurt. */
+export const WORKPIECES = ['plate', 'tube', 'tank', 'vehicle', 'machinery', 'structure'] as const;
+export const PLACES = ['workshop', 'site', 'pit'] as const;
+/** How much hangs on it: a trial, everyday work, work whose failure can hurt somebody. */
+export const CRITICALS = ['trial', 'usual', 'careful'] as const;
+/** Circumstances of the part that call for a stop or a caution. */
+export const CONCERNS = [
+  'closed-container',
+  'hidden-cavity',
+  'vehicle-near',
+  'hydraulic-line',
+  'chlorinated-residue',
+  'confined-space',
+  'sinking-gas',
+  'old-paint',
+  'cadmium-or-lead',
+  'code-work',
+  'fire-nearby',
+] as const;
+/** Coats that stop the work until they are stripped. */
+export const COATS = ['zinc'] as const;
+
+export type WireClass = (typeof WIRE_CLASSES)[number];
+export type BaseMetal = (typeof BASE_METALS)[number];
+export type Joint = (typeof JOINTS)[number];
+export type Position = (typeof POSITIONS)[number];
+export type Workpiece = (typeof WORKPIECES)[number];
+export type Place = (typeof PLACES)[number];
+export type Critical = (typeof CRITICALS)[number];
+export type Concern = (typeof CONCERNS)[number];
+export type Coat = (typeof COATS)[number];
