@@ -6,7 +6,7 @@ import type { Lesson } from '../core/learning/teaching';
 import { answering } from './answer-question';
 import type { Reply } from './protocol';
 
-const NOTHING: Lesson = { belief: null, runOutScale: null, beads: [] };
+const NOTHING: Lesson = { belief: null, runOutScale: null, beads: [], changes: [] };
 const SOUND: Case = { ...EXAMPLE_CASE, settings: { ...EXAMPLE_CASE.settings, voltageV: 18 }, findings: {} };
 const answered = (reply: Reply) => {
   if (!('answer' in reply)) throw new Error(reply.problem);
@@ -35,6 +35,16 @@ describe('a question in the worker', () => {
       ...suspects.experience,
       machine: judged.experience!.machine,
     });
+  });
+
+  it('is answered with what the judged changes say, and says that too', () => {
+    const change = { before: SOUND.settings!, after: { ...SOUND.settings, voltageV: 20 }, outcome: 'worse' as const };
+    const { answer, judged } = ask({ ...NOTHING, changes: [change] });
+    expect(judged.experience!.changes).toContainEqual({ cause: 'voltage-high', times: expect.any(Number) });
+    expect(answer.causes.flatMap(({ because }) => because.map(({ evidence }) => evidence))).toContain('coupon:changes');
+    // Figures outside the arc model say nothing.
+    const odd = { ...change, after: { voltageV: 20, wireSpeedMPerMin: -3 } };
+    expect(ask({ ...NOTHING, changes: [odd] }).judged).toEqual(EXAMPLE_CASE);
   });
 
   it('works out a bead once for each judgement of it', () => {

@@ -1,6 +1,7 @@
 import { answer } from '../core/answer';
-import type { Case } from '../core/case/schema';
+import type { Case, Suspect } from '../core/case/schema';
 import { ENGINE } from '../core/engine';
+import { suspectsOfChanges } from '../core/learning/judged-changes';
 import { evidenceOf, type JudgedBead } from '../core/learning/machine-belief';
 import { machineFor, type Lesson } from '../core/learning/teaching';
 import type { Validated } from '../core/schema/validate';
@@ -36,12 +37,24 @@ export function answering(validate: (input: unknown) => Validated<Case>): (quest
     return machine === undefined ? input : { ...input, experience: { ...input.experience, machine } };
   }
 
+  /** With what the judged changes of this plate say of the causes. */
+  function withChanges(input: Case, lesson: Lesson | null): Case {
+    let said: Suspect[] = [];
+    try {
+      said = suspectsOfChanges(input, lesson?.changes ?? []);
+    } catch {
+      // Figures outside the arc model say nothing.
+    }
+    if (said.length === 0) return input;
+    return { ...input, experience: { ...input.experience, changes: said } };
+  }
+
   return ({ id, input, lesson }) => {
     try {
       const { value, problems } = validate(input);
       if (problems !== null)
         return { id, problem: problems.map(({ field, takes }) => `${field} takes ${takes}`).join('; ') };
-      const judged = withMachine(value, lesson);
+      const judged = withChanges(withMachine(value, lesson), lesson);
       return { id, answer: answer(judged), judged };
     } catch (error) {
       return { id, problem: error instanceof Error ? error.message : String(error) };

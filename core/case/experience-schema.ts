@@ -47,6 +47,8 @@ export const experienceSchema = <const Cause extends JSONSchema>(cause: Cause) =
       machine: MACHINE_SCHEMA,
       /** What the earlier beads of the same coupon left under suspicion. */
       suspects: suspectsSchema(cause),
+      /** What the judged changes of figures between them say: what made a bead worse was hardly the cure. */
+      changes: suspectsSchema(cause),
       /** How often a cause was confirmed by its cure, of how many bad beads. */
       causes: list({
         type: 'object',

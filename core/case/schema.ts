@@ -21,18 +21,12 @@ import {
   CRITICALS,
   CONCERNS,
   COATS,
+  CASE_FORMAT,
   type FittedPart,
 } from './terms';
 
 export type { Experience, Suspect } from './experience-schema';
 export * from './terms';
-
-/**
- * The case: one welder's question, the open format of API, files and tests.
- * Everything but `format` may be missing; missing is unknown, never assumed good.
- * The TypeScript type is inferred from this schema, so the two cannot part.
- */
-export const CASE_FORMAT = 'jolly-tinker/case@1';
 
 const share = { ...number(0, 100), description: 'per cent by volume' } as const;
 

@@ -155,3 +155,46 @@ describe('what a machine is believed to be', () => {
     expect(start(taught)).toBeLessThan(0.7 * start());
   });
 });
+
+describe('what one bad bead says', () => {
+  const said = (findings: Case['findings']): ((offsetV: number) => number) => {
+    const evidence = evidenceOf(ENGINE, bead({ voltageV: 18.2, wireSpeedMPerMin: 5.5 }, findings))!;
+    return (offsetV) => evidence[OFFSETS_V.indexOf(offsetV) * SCALES.length + 10];
+  };
+
+  it('is next to nothing where what it shows has to do with neither volts nor wire', () => {
+    expect(SCALES[10]).toBeCloseTo(1, 12);
+    for (const id of ['gap-opened', 'back-whiskers'] as const) {
+      const flat = evidenceOf(ENGINE, bead({ voltageV: 18.2, wireSpeedMPerMin: 5.5 }, { [id]: 'present' }))!;
+      expect(Math.min(...flat)).toBeGreaterThan(0.85);
+    }
+  });
+
+  it('is that its arc was about right, where it crackled and only had holes', () => {
+    const at = said({ 'sound-crisp': 'present', 'bead-even': 'present', 'holes-scattered': 'present' });
+    for (const far of [-3, 3]) expect(at(0)).toBeGreaterThan(2 * at(far));
+    const crisp = said({ 'sound-crisp': 'present' });
+    for (const far of [-3, 3]) expect(crisp(0)).toBeGreaterThan(1.8 * crisp(far));
+  });
+
+  it('is as strong for an arc too long as for one too short', () => {
+    const [short, long] = [said({ 'wire-stubs': 'present' }), said({ 'sound-hiss': 'present' })];
+    expect(short(-3)).toBeGreaterThan(4 * short(0));
+    expect(long(3)).toBeGreaterThan(4 * long(0));
+    expect(short(3)).toBeLessThan(0.2);
+    expect(long(-3)).toBeLessThan(0.2);
+  });
+
+  it('is nothing where nothing of it is known: no findings, or none that is known', () => {
+    const of = (findings: Case['findings']) =>
+      evidenceOf(ENGINE, bead({ voltageV: 18, wireSpeedMPerMin: 6 }, findings));
+    expect(of({})).toBeNull();
+    expect(of({ 'bead-ropey': 'unknown', 'wire-stubs': 'unknown' })).toBeNull();
+    expect(of({ 'bead-ropey': 'unknown', 'wire-stubs': 'present' })).not.toBeNull();
+    // What was looked for and is not there tells as well.
+    expect(of({ 'wire-stubs': 'absent' })).not.toBeNull();
+    // Without figures there is nothing that could be off.
+    const { settings: _, ...input } = bead({}, { 'wire-stubs': 'present' }).input;
+    expect(new Set(evidenceOf(ENGINE, { input, sound: false }))).toEqual(new Set([1]));
+  });
+});

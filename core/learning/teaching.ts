@@ -6,6 +6,7 @@ import { CAUSE_IDS } from '../evidence/ids';
 import { BEAD_PROPERTIES } from '../record/bead-schema';
 import { ID, INSTANT, number } from '../schema/parts';
 import { PROVEN_SCHEMA } from '../start/proven-schema';
+import type { JudgedChange } from './changes-of-plate';
 import {
   afterEvidence,
   beforeBeads,
@@ -137,6 +138,8 @@ export type Lesson = {
   belief: MachineBelief | null;
   runOutScale: number | null;
   beads: readonly (JudgedBead & { id: string })[];
+  /** What was changed from bead to bead of this plate, and how that was judged. */
+  changes: readonly JudgedChange[];
 };
 
 /**
@@ -145,7 +148,7 @@ export type Lesson = {
  * @returns undefined where nothing was learned: the machine is taken by its word
  */
 export function machineFor(
-  { belief, runOutScale }: Omit<Lesson, 'beads'>,
+  { belief, runOutScale }: Pick<Lesson, 'belief' | 'runOutScale'>,
   evidence: readonly (readonly number[] | null)[],
 ): Experience['machine'] {
   const after = evidence.reduce<MachineBelief>(afterEvidence, belief ?? beforeBeads(runOutScale));

@@ -1,4 +1,5 @@
-import { CASE_FORMAT, type Case, type Experience, type Job, type Preferences } from '../case/schema';
+import type { Case, Experience, Job, Preferences } from '../case/schema';
+import { CASE_FORMAT } from '../case/terms';
 import { isCauseId, isStatedId } from '../evidence/ids';
 import { dialsWith, type Dials } from '../setting/dials';
 import type { Settings } from '../setting/table';
@@ -18,12 +19,13 @@ export type BeadFacts = {
 /** What was taught of causes that the knowledge still holds; nothing where nothing was. */
 function experienceOf(taught: Bead['experience']): Experience | undefined {
   if (taught === undefined) return undefined;
-  const { machine, suspects = [], causes = [] } = taught;
+  const { machine, suspects = [], changes = [], causes = [] } = taught;
   const known = <One extends { cause: string }>(all: readonly One[]) =>
     all.flatMap((one) => (isCauseId(one.cause) ? [{ ...one, cause: one.cause }] : []));
   const experience: Experience = {
     ...(machine === undefined ? {} : { machine }),
     ...(suspects.length === 0 ? {} : { suspects: known(suspects) }),
+    ...(changes.length === 0 ? {} : { changes: known(changes) }),
     ...(causes.length === 0 ? {} : { causes: known(causes) }),
   };
   return Object.keys(experience).length === 0 ? undefined : experience;

@@ -1,5 +1,5 @@
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
-import { WIRE_CLASSES } from '../case/schema';
+import { WIRE_CLASSES } from '../case/terms';
 import { number } from '../schema/parts';
 
 /** A changing over that is under way on a device: to which wire, and which steps are done; null where there is none. */

@@ -1,4 +1,4 @@
-import { takeBackOf } from './take-back';
+import { backAt, takeBackOf } from './take-back';
 
 const bead = (number: number, settings: object, outcome: 'sound' | 'better' | 'same' | 'worse' | null = null) => ({
   number,
@@ -34,5 +34,28 @@ describe('what is taken back after a bead that came out worse', () => {
       { setting: 'voltageV', from: 21, to: 18 },
       { setting: 'wireSpeedMPerMin', from: 8, to: 6 },
     ]);
+  });
+});
+
+describe('the bead to go on from once a change is taken back', () => {
+  const [before, worse] = [
+    bead(1, { voltageV: 18, stickOutMm: 10 }),
+    bead(2, { voltageV: 21, stickOutMm: 10 }, 'worse'),
+  ];
+
+  it('is the one before the worse, while the next is to be run at its figures', () => {
+    expect(backAt([before, worse], { voltageV: 18, stickOutMm: 10, gasFlowLPerMin: 12 })).toEqual({
+      bead: before,
+      worse,
+    });
+    expect(backAt([before, worse], { voltageV: 21, stickOutMm: 10 })).toBeNull();
+    expect(backAt([before, worse], { voltageV: 18, stickOutMm: 12 })).toBeNull();
+  });
+
+  it('is none where the bead was not worse, or nothing had been changed', () => {
+    for (const outcome of ['sound', 'better', 'same', null] as const)
+      expect(backAt([before, { ...worse, outcome }], before.settings)).toBeNull();
+    expect(backAt([before, { ...worse, settings: before.settings }], before.settings)).toBeNull();
+    expect(backAt([{ ...worse }], {})).toBeNull();
   });
 });

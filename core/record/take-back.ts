@@ -24,3 +24,18 @@ export function takeBackOf(beads: readonly Judged[], now: Settings): TakeBack | 
   });
   return turns.length === 0 ? null : { worse: last.number, than: before.number, turns };
 }
+
+/**
+ * The bead to go on from once the change that made the last one worse is taken back: the one before it, with the worse
+ * one, while the next is to be run at its figures. Null before that, and once another way is taken.
+ */
+export function backAt<One extends Judged>(beads: readonly One[], now: Settings): { bead: One; worse: One } | null {
+  const [before, last] = beads.slice(-2);
+  if (last === undefined || last.outcome !== 'worse') return null;
+  const isChanged = SETTING_NAMES.some((setting) => before.settings[setting] !== last.settings[setting]);
+  const isBack = SETTING_NAMES.every((setting) => {
+    const was = before.settings[setting];
+    return was === undefined || now[setting] === was;
+  });
+  return isChanged && isBack ? { bead: before, worse: last } : null;
+}

@@ -1,6 +1,7 @@
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
 import isSame from 'fast-deep-equal';
-import { FITTED_PARTS, type FittedPart, type Rig } from '../case/schema';
+import type { Rig } from '../case/schema';
+import { FITTED_PARTS, type FittedPart } from '../case/terms';
 import { INSTANT } from '../schema/parts';
 
 /** What a part of a rig has done since it was fitted. */

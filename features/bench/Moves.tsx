@@ -1,20 +1,19 @@
 import { lazy, Suspense } from 'react';
 import { View } from 'react-native';
 import type { Answer } from '@/core/answer';
-import type { Move } from '@/core/correction/moves';
 import type { Correction } from '@/core/correction/correct';
 import { movesNow, startingSettings } from '@/core/correction/next-settings';
-import { dialFor } from '@/core/setting/dials';
-import { fromToText, knobText } from '@/core/setting/words';
+import { fromToText } from '@/core/setting/words';
 import { Button, Choice } from '@/ui/Press';
-import { Row } from '@/ui/Row';
-import { Figure, Heading, Words } from '@/ui/Words';
+import { Heading, Words } from '@/ui/Words';
 import { CHANGES_WORDS } from '../shared/habit-words';
 import { useHabits, useTextIn, useUnits } from '../shared/use-habits';
 import { learnedWords } from '../shared/machine-words';
-import { useBenchActions, useBenchRecords, useDraftPart, useLive } from './bench';
+import { useBenchActions, useDraftPart, useLive } from './bench';
 import { headline } from './headline';
 import { isShut } from './is-shut';
+import { MoveCard } from './MoveCard';
+import { useHeldBack } from './use-way-back';
 
 /** Fetched when there is something to start with, or something to be dealt with first. */
 const StartCard = lazy(() => import('./StartCard'));
@@ -27,6 +26,7 @@ export function Moves({ answer }: { answer: Answer }) {
   const { findings, settings } = useDraftPart((draft) => draft);
   const start = startingSettings(settings, answer.correction);
   const asks = moves.length === 0 && headline(answer, findings).kind === 'ask';
+  const isOpen = useHeldBack() === null && !isShut(answer.gate);
   if (asks && !isShut(answer.gate) && Object.keys(start).length === 0 && outOfReach.length + procedure.length === 0)
     return null;
   return (
@@ -41,12 +41,14 @@ export function Moves({ answer }: { answer: Answer }) {
             <SafetyGateCard gate={answer.gate} brief={false} />
           </Suspense>
         )
+      ) : !isOpen ? (
+        <Words strong>The last bead came out worse: what is said of that goes first.</Words>
       ) : moves.length === 0 ? (
         <NothingToTurn answer={answer} />
       ) : (
         <MoveList correction={answer.correction} />
       )}
-      {!isShut(answer.gate) && <OtherWay answer={answer} />}
+      {isOpen && <OtherWay answer={answer} />}
       <Learned />
       {[...procedure, ...outOfReach].map((text) => (
         <Words key={text} strong className="border-l-4 border-ink pl-3">
@@ -129,36 +131,3 @@ function OtherWay({ answer }: { answer: Answer }) {
 }
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
-
-function MoveCard({ move, first }: { move: Move; first: boolean }) {
-  const units = useUnits();
-  const { dials } = useBenchRecords();
-  const textIn = useTextIn();
-  const frame = `gap-1 rounded-md p-3 ${first ? 'bg-act' : 'bg-plate'}`;
-  const words = first ? 'text-on-act' : 'text-ink';
-  if (move.kind === 'remedy') {
-    return (
-      <View className={frame}>
-        <Words strong className={`text-xl ${words}`}>
-          {textIn(move.do)}
-        </Words>
-        <Words className={words}>{`${textIn(move.because)} Volts and wire stay where they are.`}</Words>
-        {move.caution && <Words strong className={words}>{`Mind: ${textIn(move.caution)}`}</Words>}
-      </View>
-    );
-  }
-  const onKnob = knobText(move, dialFor(dials, move.setting));
-  return (
-    <View className={frame}>
-      <Words strong className={words}>
-        {capital(move.direction)}
-      </Words>
-      <Row className="flex-wrap items-baseline gap-x-4">
-        <Figure className={words}>{fromToText(move, units)}</Figure>
-        {onKnob !== null && <Figure className={words}>{onKnob}</Figure>}
-      </Row>
-      <Words className={words}>{textIn(move.because)}</Words>
-      <Words className={words}>{`Next bead: ${move.expect}.`}</Words>
-    </View>
-  );
-}

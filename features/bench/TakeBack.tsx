@@ -1,23 +1,33 @@
+import { lazy, Suspense } from 'react';
 import { View } from 'react-native';
-import { takeBackOf } from '@/core/record/take-back';
 import { dialFor } from '@/core/setting/dials';
 import { directionText, fromToText, knobText } from '@/core/setting/words';
 import { Button } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { Figure, Heading, Words } from '@/ui/Words';
 import { useUnits } from '../shared/use-habits';
-import { useBenchActions, useBenchRecords, useDraftPart } from './bench';
+import { useBenchActions, useBenchRecords } from './bench';
+import { useWayBack } from './use-way-back';
+
+/** Fetched when a change was taken back. */
+const AnotherWay = lazy(() => import('./AnotherWay'));
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** After a bead that came out worse: what was changed for it is taken back before anything else is tried. */
 export function TakeBack() {
-  const { coupon, dials } = useBenchRecords();
+  const { dials } = useBenchRecords();
   const { takeBack } = useBenchActions();
   const units = useUnits();
-  const settings = useDraftPart((draft) => draft.settings);
-  const back = takeBackOf(coupon.beads, settings);
-  if (back === null) return null;
+  const way = useWayBack();
+  if (way === null) return null;
+  if ('bead' in way)
+    return (
+      <Suspense fallback={null}>
+        <AnotherWay {...way} />
+      </Suspense>
+    );
+  const back = way.takeBack;
   return (
     <View role="region" aria-label="Take back first" className="mx-4 gap-2 rounded-md border-2 border-ink bg-plate p-3">
       <Heading level={2}>Take back first</Heading>

@@ -14,6 +14,7 @@ import { useTextIn, useUnits } from '../shared/use-habits';
 import { useBenchRecords, useDraftPart, useLive } from './bench';
 import { headline as headlineOf, type Headline } from './headline';
 import { isShut } from './is-shut';
+import { useHeldBack } from './use-way-back';
 
 /** The verdict in two lines: the top cause and the next move. It is always in sight and opens upward. */
 export function VerdictPeek({ open, onPress }: { open: boolean; onPress: () => void }) {
@@ -69,10 +70,18 @@ function PeekMove({ answer, headline }: { answer: Answer; headline: Headline }) 
   const textIn = useTextIn();
   const { dials } = useBenchRecords();
   const [move] = answer.correction.moves;
+  const way = useHeldBack();
   if (isShut(answer.gate))
     return (
       <Words strong numberOfLines={2}>
         {answer.gate.stops.length > 0 ? 'Stop: do first what it asks for' : 'First: answer what this job asks'}
+      </Words>
+    );
+  // What comes of a worse bead is settled first: nothing here may speak against it.
+  if (way !== null)
+    return (
+      <Words strong numberOfLines={2}>
+        {'takeBack' in way ? 'Take back first what made it worse' : 'Another way: see above'}
       </Words>
     );
   if (move === undefined) return <NoMove answer={answer} headline={headline} />;

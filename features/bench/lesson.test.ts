@@ -54,7 +54,7 @@ describe('what an answer on the bench begins with', () => {
     expect(lessonFor(forgetful, teaching()).belief).toBeNull();
     expect(lessonFor(forgetful, teaching([], { since: '2026-05-04T10:02:00.000Z' })).belief).toBe(belief);
     const timed = await couponWith([], { runOutScale: 0.95 });
-    expect(lessonFor(timed, teaching())).toEqual({ belief: null, runOutScale: 0.95, beads: [] });
+    expect(lessonFor(timed, teaching())).toEqual({ belief: null, runOutScale: 0.95, beads: [], changes: [] });
   });
 
   it('has the suspicions of the beads before and the causes that the rig is known for', () => {

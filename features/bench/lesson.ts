@@ -1,7 +1,9 @@
 import type { Lesson, Teaching } from '@/core/learning/teaching';
 import { caseOfBead } from '@/core/record/case-of';
 import { suspectsOf, type Draft } from '@/core/record/draft';
+import { changesOf } from '@/core/learning/changes-of-plate';
 import type { Bead, Coupon } from '@/core/record/schema';
+import type { Asked } from '@/workers/protocol';
 
 /** Whether what the server made of a rig is of the rig as it stands: not before it forgot, or was timed anew. */
 const isOf = (teaching: Teaching, { learnsSince, runOutScale }: Coupon['rig']): boolean =>
@@ -20,6 +22,7 @@ export function lessonFor({ rig, beads, setups, jobs }: Coupon, teaching: Teachi
   return {
     belief: known?.belief ?? null,
     runOutScale: rig.runOutScale ?? null,
+    changes: changesOf(beads, rig.setup.id),
     beads: beads.filter(isFresh).flatMap((bead) => {
       const setup = setups.find(({ id }) => id === bead.setupId);
       const job = jobs.find(({ id }) => id === bead.jobId);
@@ -27,6 +30,14 @@ export function lessonFor({ rig, beads, setups, jobs }: Coupon, teaching: Teachi
       return [{ id: bead.id, input: caseOfBead(bead, setup, job), sound: bead.outcome === 'sound' }];
     }),
   };
+}
+
+/** A logged bead asked about again, with all that the rig has taught since; null where what it was run with is not known. */
+export function askedAgain(bead: Bead, coupon: Coupon, teaching: Teaching | null): Asked | null {
+  const setup = coupon.setups.find(({ id }) => id === bead.setupId);
+  const job = coupon.jobs.find(({ id }) => id === bead.jobId);
+  if (setup === undefined || job === undefined) return null;
+  return { input: caseOfBead(bead, setup, job), lesson: lessonFor(coupon, teaching) };
 }
 
 /** What is known before the bead in front of the welder: what the beads before left, and the causes this rig is known for. */

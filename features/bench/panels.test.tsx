@@ -149,7 +149,7 @@ describe('the verdict', () => {
     await waitFor(() => expect(screen.queryByRole('button', { name: `${name}: seen` })).toBeNull());
     await waitFor(() => expect(log.getAttribute('aria-disabled')).not.toBe('true'));
     press('Log bead 2');
-    await waitFor(() => expect(Object.values(shop.beads[1]?.findings ?? {})).toEqual(['present']));
+    await waitFor(() => expect(Object.values(shop.beads[1]?.findings ?? {})).toEqual(['present']), { timeout: 5000 });
   });
 
   it('opens a cause to what speaks for and against it, and what to do', async () => {

@@ -1,47 +1,13 @@
-import { fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { platform, replacePlatform } from '@/platform/ports';
-import { TakeBack } from './TakeBack';
 import { cell, open, press, type } from './testing/panels';
-import { ID, OnBench, openShop, type Shop } from './testing/shop';
+import { openShop, type Shop } from './testing/shop';
 
 let shop: Shop;
 beforeEach(async () => {
   shop = await openShop();
 });
 afterEach(() => replacePlatform(null));
-
-describe('a bead that came out worse', () => {
-  it('has its change taken back first, by one press, and then nothing more is asked', async () => {
-    const kept = {
-      couponId: ID(1),
-      setupId: ID(2),
-      jobId: ID(4),
-      takenBack: false,
-      revision: 1,
-      findings: {},
-      names: {},
-    };
-    const rest = { readings: {}, schools: {}, verdict: null, appearance: null, judgedBy: null, note: '' };
-    const bead = (number: number, voltageV: number, outcome: string | null) =>
-      ({
-        ...kept,
-        ...rest,
-        id: ID(50 + number),
-        number,
-        ranAt: `2026-05-04T09:0${number}:00.000Z`,
-        settings: { voltageV, wireSpeedMPerMin: 6, stickOutMm: 10 },
-        move: null,
-        outcome,
-      }) as never;
-    shop.beads.push(bead(1, 18, null), bead(2, 21, 'worse'));
-    render(<TakeBack />, { wrapper: OnBench });
-    const region = await screen.findByRole('region', { name: 'Take back first' });
-    expect(region.textContent).toContain('Bead 2 was worse than bead 1');
-    expect(region.textContent).toContain('Volts down21 → 18 V');
-    press('Taken back: use these figures');
-    await waitFor(() => expect(screen.queryByRole('region', { name: 'Take back first' })).toBeNull());
-  });
-});
 
 describe('the travel speed', () => {
   const travel = (): string => cell(/^Travel speed, /);

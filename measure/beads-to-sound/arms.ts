@@ -5,8 +5,10 @@ import { ENGINE } from '../../core/engine';
 import { isCheckId, type CauseId } from '../../core/evidence/ids';
 import { CAUSES } from '../../core/knowledge';
 import { carriedFindings, suspectsAfter } from '../../core/record/carried';
+import type { JudgedChange } from '../../core/learning/changes-of-plate';
+import { suspectsOfChanges } from '../../core/learning/judged-changes';
 import { afterBead, beforeBeads, machineOf, type MachineBelief } from '../../core/learning/machine-belief';
-import { looked, lookedOver, volunteered, type Bead, type Knobs } from './bead';
+import { looked, lookedOver, TROUBLE, volunteered, type Bead, type Knobs } from './bead';
 import type { Fault } from './faults';
 import {
   balanceOf,
@@ -69,6 +71,9 @@ export function product(learns: boolean): Arm {
   let carried: Record<string, FindingState> = {};
   let cured = new Set<CauseId>();
   let suspects: Suspect[] = [];
+  let changes: JudgedChange[] = [];
+  /** The bead before, with what was done after it. */
+  let before: { settings: NonNullable<Case['settings']>; trouble: number; cured: boolean } | null = null;
   const experience = (): Experience => ({
     suspects,
     ...(learns && belief.beads > 0 ? { machine: machineOf(belief) } : {}),
@@ -99,7 +104,14 @@ export function product(learns: boolean): Arm {
   });
   const stated = (job: Job, knobs: Knobs, findings: Record<string, FindingState>): Case => {
     const { gasFlowLPerMin, ...rest } = knobs;
-    return caseOf(job, machine.gas === null ? rest : { ...rest, gasFlowLPerMin }, findings);
+    const input = caseOf(job, machine.gas === null ? rest : { ...rest, gasFlowLPerMin }, findings);
+    return { ...input, experience: { ...input.experience, changes: suspectsOfChanges(input, changes) } };
+  };
+  /** How a bead is judged against the one before: by how much trouble is seen on each. */
+  const judge = (settings: NonNullable<Case['settings']>, trouble: number): void => {
+    if (before === null || before.cured) return;
+    const outcome = trouble > before.trouble ? 'worse' : trouble < before.trouble ? 'better' : 'same';
+    changes.push({ before: before.settings, after: settings, outcome });
   };
   const asKnobs = (settings: NonNullable<Case['settings']>): Knobs => ({
     voltageV: settings.voltageV ?? 0,
@@ -116,6 +128,8 @@ export function product(learns: boolean): Arm {
     start: (job, faults, random) => {
       carried = {};
       suspects = [];
+      changes = [];
+      before = null;
       cured = new Set();
       const looks: Record<string, FindingState> = {};
       for (const { check } of answer(caseOf(job, {}, {})).firstLooks) looks[check] = looked(check, faults, random);
@@ -133,6 +147,8 @@ export function product(learns: boolean): Arm {
       const empty = faults.some(({ cause: id }) => id === 'gas-empty');
       const read = empty ? { ...knobs, gasFlowLPerMin: 0.5 } : knobs;
       const eye = lookedOver(bead, random);
+      const trouble = TROUBLE.filter((id) => eye[id] === 'present').length;
+      judge(stated(job, read, {}).settings ?? {}, trouble);
       const findings: Record<string, FindingState> = { ...carried, ...volunteered(eye, random) };
       let said = answer(stated(job, read, findings));
       for (let spent = 0; ;) {
@@ -153,6 +169,7 @@ export function product(learns: boolean): Arm {
       const likeliest = said.causes.find(({ cause: id }) => CURED_BY_HAND.has(id) && !cured.has(id));
       if (moves.length === 0 && likeliest !== undefined) cures.push(likeliest.cause);
       for (const one of cures) cured.add(one);
+      before = { settings: input.settings ?? {}, trouble, cured: cures.length > 0 };
       carried = carriedFindings(findings, cures);
       suspects = suspectsAfter(
         said.causes,

@@ -20,7 +20,7 @@ export type Knobs = { voltageV: number; wireSpeedMPerMin: number; stickOutMm: nu
 export type Bead = { sound: boolean; burnedThrough: boolean; shows: Set<FindingId> };
 
 /** What can be seen or heard of a bead. */
-const TROUBLE: readonly FindingId[] = [
+export const TROUBLE: readonly FindingId[] = [
   'bead-ropey',
   'bead-flat',
   'bead-sunken',

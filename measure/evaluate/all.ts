@@ -7,11 +7,12 @@ import { landing } from './landing';
 import { drawCase, type DrawnCase } from './synthetic';
 import { COVER_CASES } from '../../core/cases/written-cover';
 import { MACHINE_CASES } from '../../core/cases/written-machine';
+import { METALS_CASES } from '../../core/cases/written-metals';
 import { SETTINGS_CASES } from '../../core/cases/written-settings';
 import { TECHNIQUE_CASES } from '../../core/cases/written-technique';
 
 /** Every third written case is held out: strengths were never set on it. */
-const FILES = [SETTINGS_CASES, TECHNIQUE_CASES, COVER_CASES, MACHINE_CASES];
+const FILES = [SETTINGS_CASES, TECHNIQUE_CASES, COVER_CASES, MACHINE_CASES, METALS_CASES];
 const DRAWN = Number(process.argv[2] ?? 5000);
 const CHECKED = 300;
 /** Spoiled settings of each fault. */

@@ -1,4 +1,6 @@
 import type { Answer } from '../../answer';
+import { readArc } from '../../arc/reading';
+import { arcSetup } from '../../arc/setup';
 import { wireWindow } from '../../arc/wire-window';
 import { dialToValue, valueToDial } from '../../setting/dial';
 import { dialFor } from '../../setting/dials';
@@ -109,7 +111,8 @@ export const PROPERTIES: readonly Property[] = [
       const { from, to } = figures(answered);
       const { wire } = answered.spoiled.input.rig!;
       const { lowV, highV } = wireWindow({ class: wire!.class!, diameterMm: wire!.diameterMm! });
-      const { flowWindow } = answered.said.arc;
+      // The window of the figures that it goes with: a long stick-out lowers the limit.
+      const { flowWindow } = readArc(arcSetup(answered.spoiled.input), to);
       const volts =
         to.voltageV === from.voltageV ||
         lowV === null ||

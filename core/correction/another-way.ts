@@ -1,0 +1,30 @@
+import type { Settings } from '../setting/table';
+import type { Correction } from './correct';
+import type { Move } from './moves';
+import { movesNow } from './next-settings';
+
+/** So much of a turn that made a bead worse, the same way round, is that turn again. */
+const THE_SAME_AGAIN = 0.5;
+
+/** Whether a move turns a knob the way that made the bead worse, and about as far. */
+function repeats(move: Move, before: Settings, after: Settings): boolean {
+  if (move.kind !== 'setting' || move.from === null) return false;
+  const [from, to] = [before[move.setting], after[move.setting]];
+  if (from === undefined || to === undefined || from === to) return false;
+  return (move.to - move.from) / (to - from) >= THE_SAME_AGAIN;
+}
+
+/**
+ * What to try once a change was taken back that had made the bead worse: the first of what the correction holds that is
+ * not the same change again. What it would do now comes first, then the other way of the schools, then its other moves.
+ * @param correction of the bead that the change was taken back to
+ * @param before figures of that bead
+ * @param after figures that made the next one worse
+ * @param changes one change at a time, or all at once
+ * @returns nothing where every way was that one
+ */
+export function anotherWay(correction: Correction, before: Settings, after: Settings, changes: 'one' | 'all'): Move[] {
+  const other = correction.alternative.moves;
+  const ways = [movesNow(correction, changes), other, ...correction.moves.map((move) => [move])];
+  return ways.find((way) => way.length > 0 && !way.some((move) => repeats(move, before, after))) ?? [];
+}
