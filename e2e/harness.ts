@@ -88,6 +88,7 @@ export async function newCoupon(
   await page.getByRole('textbox', { name: 'Thickness, mm' }).fill(job.thickness ?? '5');
   await page.getByRole('textbox', { name: 'Other part, mm' }).fill('');
   await page.getByRole('textbox', { name: 'Gap, mm' }).fill('0');
+  await page.getByRole('textbox', { name: 'Carbon equivalent, %' }).fill('');
   if (job.dangers !== undefined) await page.getByRole('checkbox', { name: 'Anything else that can hurt?' }).click();
   for (const chip of [...(job.chips ?? []), ...(job.dangers ?? [])])
     await page.getByRole('checkbox', { name: chip, exact: true }).click();

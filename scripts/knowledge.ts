@@ -36,9 +36,11 @@ function causePage(group: CauseGroup): string {
 
 function causeText(cause: Cause): string {
   const check = CHECKS.find(({ id }) => id === cause.check);
-  const links = cause.links.map(([id, strength, because]) => {
+  const here = (cause.linksWhen ?? []).flatMap(({ links, when }) => links.map((link) => [...link, when] as const));
+  const links = [...cause.links, ...here].map(([id, strength, because, when]) => {
     const good = FINDINGS.find((finding) => finding.id === id)?.good === true;
-    return `| ${good ? 'no ' : ''}${evidenceName(id).toLowerCase()} | ${meanOf(strength)} | ${because} |`;
+    const only = when === undefined ? '' : ` (${Object.values(when).flat().join(', ')})`;
+    return `| ${good ? 'no ' : ''}${evidenceName(id).toLowerCase()}${only} | ${meanOf(strength)} | ${because} |`;
   });
   const figures = (cause.figures ?? []).map(
     ({ residual, at, because }) => `- Figures: ${because} (${residual} about ${at}).`,
@@ -58,9 +60,9 @@ function causeText(cause: Cause): string {
 
 function findingsPage(): string {
   const rows = FINDINGS.map(({ id, name, plain, sense, good, leak, mistakenFor, words = [] }) => {
-    const causes = CAUSES.filter(({ links }) => links.some(([linked]) => linked === id)).map((cause) =>
-      cause.name.toLowerCase(),
-    );
+    const causes = CAUSES.filter(({ links, linksWhen = [] }) =>
+      [...links, ...linksWhen.flatMap((here) => here.links)].some(([linked]) => linked === id),
+    ).map((cause) => cause.name.toLowerCase());
     return `| ${name}${good ? ' (good)' : ''} | ${sense} | ${plain} Not: ${mistakenFor}. | ${words.join(', ')} | ${leak} | ${causes.join(', ')} |`;
   });
   return [

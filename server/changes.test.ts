@@ -238,6 +238,22 @@ describe('two devices on one plate', () => {
     expect(two.entry.couponId).toBeNull();
   });
 
+  it('a corrected job and a refit are taken once, and under the same id no other is', async () => {
+    const job = { id: freshId(), at: MADE_AT, job: { ...plate.job.job, thicknessMm: 4 } };
+    const correct = made(PHONE, 'correct-job', plate.id, job);
+    const { rigId: _, assumed: __, revision: ___, ...facts } = dock.setup;
+    const refit = made(PHONE, 'refit', dock.id, { ...facts, id: freshId() }, dock.revision);
+    for (const change of [correct, refit]) {
+      const first = await taken(change);
+      expect(await taken(change)).toEqual(first);
+      const other = { ...change, fields: { ...change.fields, id: freshId() } };
+      expect(await refused(other)).toEqual(expect.objectContaining({ code: 'conflict' }));
+      const elsewhere = { ...change, fields: { ...change.fields, id: change.id } };
+      expect(await refused(elsewhere)).toEqual(expect.objectContaining({ code: 'conflict' }));
+    }
+    expect((await kept()).jobs.filter(({ job: { thicknessMm } }) => thicknessMm === 4)).toHaveLength(1);
+  });
+
   it('a title that one has changed is not put back by another who changed the rig', async () => {
     await taken(made(PHONE, 'change-coupon', plate.id, { title: 'Hinge pin' }));
     const boat = (await get<RigRecord[]>('/rigs')).find(({ name }) => name === 'Boat kit')!;

@@ -4,7 +4,7 @@ import { lazy } from 'react';
 export { PlaceError as ErrorBoundary } from '@/features/shell/PlaceError';
 
 /** Fetched when this place is first visited. */
-const JobScreen = lazy(() => import('@/features/job/JobScreen').then((place) => ({ default: place.JobScreen })));
+const JobScreen = lazy(() => import('@/features/form-places').then((place) => ({ default: place.JobScreen })));
 
 export default function NewCoupon() {
   const { rigId } = useLocalSearchParams<{ rigId?: string }>();

@@ -22,11 +22,11 @@ export type BeadAppearance = {
   /** Metal leaning to one side, -1 to 1. */
   lean: number;
   ripples: 'round' | 'pointed' | 'lumps' | 'dimples';
-  holes: 'none' | 'scattered' | 'crater' | 'start' | 'wormtracks' | 'one-spot' | 'through';
+  holes: 'none' | 'scattered' | 'crater' | 'start' | 'wormtracks' | 'one-spot' | 'through' | 'slag';
   crack: 'none' | 'centre' | 'crater' | 'toe';
   spatter: number;
   spatterSizeMm: number;
-  tint: 'bright' | 'grey' | 'soot' | 'white' | 'slag';
+  tint: 'bright' | 'grey' | 'soot' | 'white' | 'slag' | 'blue';
   fume: number;
   gapMm: number;
   warp: number;

@@ -1,3 +1,9 @@
+/**
+ * The case: one welder's question, the open format of API, files and tests.
+ * Everything but `format` may be missing; missing is unknown, never assumed good.
+ */
+export const CASE_FORMAT = 'jolly-tinker/case@1';
+
 /** The terms that a case is told in: each list is all that its field takes. */
 export const BASE_METALS = ['mild-steel', 'stainless', 'aluminium'] as const;
 export const SURFACES = ['clean', 'mill-scale', 'rust', 'oil', 'paint', 'zinc', 'damp'] as const;

@@ -1,4 +1,6 @@
 import { arcSetup } from '../arc/setup';
+import { answer } from '../answer';
+import { RIGS } from '../cases/rigs';
 import { CASE_FORMAT, type Case } from '../case/schema';
 import type { Circumstance, PriorFactor } from '../knowledge/types';
 import { ENGINE } from '../engine';
@@ -161,6 +163,8 @@ describe('the prior of a cause', () => {
     const of = (when: Circumstance) => priorWith([factor(when, 2)], 0.1, input).factors[0].evidence;
     expect(of({ baseMetal: ['stainless'] })).toBe('job:baseMetal');
     expect(of({ unequal: true })).toBe('job:thicknessMm');
+    const away: Case = { ...BARE, job: { place: 'site' } };
+    expect(priorWith([factor({ place: ['site'] }, 2)], 0.1, away).factors[0].evidence).toBe('job:place');
   });
 
   it('carries what the rig has taught as a factor of its own', () => {
@@ -198,6 +202,46 @@ describe('findings in circumstances', () => {
     expect(engine.nodeById.get('residue-white')!.leak).toBe(0.003);
   });
 
+  it('are brought out more strongly by a cause where its wire makes it so, with the reason that holds there', () => {
+    const over = {
+      ...cause('voltage-high', { 'residue-white': 0.05 }),
+      linksWhen: [
+        {
+          when: { wireClass: ['tubular-self-shielded' as const] },
+          links: [['residue-white', 0.7, 'the core boils'] as const, ['residue-white', 0.6, 'weaker'] as const],
+        },
+      ],
+    };
+    const links = engineOf([finding('residue-white', 0.003)], [cause('plate-zinc', { 'residue-white': 0.8 }), over]);
+    const held = (wireClass: 'tubular-self-shielded' | 'solid-steel') => {
+      const input: Case = { ...BARE, rig: { wire: { class: wireClass, diameterMm: 0.9 } } };
+      return inCircumstances(links, input, arcSetup(input));
+    };
+    expect([...held('tubular-self-shielded').nodeById.get('residue-white')!.strength]).toEqual([0.8, 0.7]);
+    expect([...held('tubular-self-shielded').nodes.find(({ id }) => id === 'residue-white')!.strength]).toEqual([
+      0.8, 0.7,
+    ]);
+    expect(held('solid-steel')).toBe(links);
+    expect([...links.nodeById.get('residue-white')!.strength]).toEqual([0.8, 0.05]);
+  });
+
+  it('make holes a sign of too many volts with a tubular wire, and say why', () => {
+    const holes = (wireClass: string) =>
+      diagnose(ENGINE, {
+        ...BARE,
+        rig: { wire: { class: wireClass, diameterMm: 0.9 } },
+        findings: { 'holes-scattered': 'present', 'holes-wormtracks': 'present' },
+      } as Case).causes.find(({ cause: id }) => id === 'voltage-high');
+    const [tubular, solid] = [holes('tubular-self-shielded')!, holes('solid-steel')!];
+    expect(tubular.probability).toBeGreaterThan(2 * solid.probability);
+    expect(tubular.because.map(({ because }) => because)).toContain(
+      'over its window of volts a tubular wire shuts in gas',
+    );
+    expect(solid.because.map(({ because }) => because)).not.toContain(
+      'over its window of volts a tubular wire shuts in gas',
+    );
+  });
+
   it('make white powder no sign of zinc beside self-shielded wire, and none on what is never galvanised', () => {
     const zinc = (rig: object, job: object): number =>
       diagnose(ENGINE, { ...BARE, rig, job, findings: { 'residue-white': 'present' } } as Case).causes.find(
@@ -215,5 +259,31 @@ describe('findings in circumstances', () => {
     expect(zinc(flux, { baseMetal: 'mild-steel', surface: ['zinc'] })).toBeGreaterThan(0.5);
     expect(zinc(solid, { baseMetal: 'stainless' })).toBe(0);
     expect(zinc(solid, { baseMetal: 'aluminium' })).toBe(0);
+  });
+
+  it('of a pulsed arc speak of its trim, never of volts or wire, and something is done about it', () => {
+    const pulsing = (findings: Case['findings'], trimPct?: number): ReturnType<typeof answer> =>
+      answer({
+        ...BARE,
+        job: { baseMetal: 'mild-steel', thicknessMm: 6, joint: 'fillet', position: 'flat' },
+        rig: { ...RIGS.pulse12 },
+        settings: { voltageV: 27, wireSpeedMPerMin: 6, stickOutMm: 16, ...(trimPct === undefined ? {} : { trimPct }) },
+        findings,
+      });
+    for (const [findings, trim, way] of [
+      [{ 'arc-long': 'present', 'sound-hiss': 'present' }, 'pulse-trim-high', -1],
+      [{ 'wire-stubs': 'present', 'sound-popping': 'present' }, 'pulse-trim-low', 1],
+    ] as const) {
+      const { causes, correction } = pulsing(findings, 10);
+      expect(causes[0].cause).toBe(trim);
+      for (const { cause: id } of causes) expect(id).not.toMatch(/^(voltage|wire)-(low|high|fast|slow)$/);
+      const [move] = correction.moves;
+      expect(move).toEqual(expect.objectContaining({ kind: 'setting', setting: 'trimPct' }));
+      expect(move.kind === 'setting' && Math.sign(move.to - move.from!)).toBe(way);
+      // Where nobody knows the trim it is said in words.
+      expect(pulsing(findings).correction.moves[0]).toEqual(expect.objectContaining({ kind: 'remedy', cause: trim }));
+    }
+    // A hum without a crackle is how it sounds.
+    expect(pulsing({ 'sound-hiss': 'present' }).causes.every(({ probability }) => probability < 0.15)).toBe(true);
   });
 });

@@ -1,6 +1,7 @@
 import type { ArcSetup } from '../arc/setup';
 import type { Case } from '../case/schema';
 import type { FieldEvidence } from '../evidence/table';
+import { meanOf } from '../knowledge/strength';
 import type { Circumstance } from '../knowledge/types';
 import type { Engine } from './engine';
 
@@ -52,12 +53,26 @@ function evidenceOf(when: Circumstance): FieldEvidence {
   if (when.baseMetal) return 'job:baseMetal';
   if (when.thinUpToMm ?? when.thickFromMm ?? when.unequal) return 'job:thicknessMm';
   if (when.gapFromMm) return 'job:gapMm';
+  if (when.place) return 'job:place';
   return 'rig:wire';
+}
+
+/** What causes bring out in these circumstances alone, by finding: the column of the cause and how strongly. */
+function linksHere(engine: Engine, input: Case, setup: ArcSetup): Map<string, (readonly [number, number])[]> {
+  const strengths = new Map<string, (readonly [number, number])[]>();
+  engine.causes.forEach(({ linksWhen = [] }, column) => {
+    for (const { when, links } of linksWhen) {
+      if (!matches(when, input, setup)) continue;
+      for (const [id, strength] of links)
+        strengths.set(id, [...(strengths.get(id) ?? []), [column, meanOf(strength)] as const]);
+    }
+  });
+  return strengths;
 }
 
 /**
  * The engine with the chances of each finding as they are on this job and rig: white powder beside a self-shielded bead
- * tells nothing. The engine it is made from stays as it is.
+ * tells nothing, and too many volts make holes with a tubular wire. The engine it is made from stays as it is.
  */
 export function inCircumstances(engine: Engine, input: Case, setup: ArcSetup): Engine {
   const changed = new Map(
@@ -65,8 +80,16 @@ export function inCircumstances(engine: Engine, input: Case, setup: ArcSetup): E
       leakWhen !== undefined && matches(leakWhen.when, input, setup) ? [[id as string, leakWhen.leak] as const] : [],
     ),
   );
-  if (changed.size === 0) return engine;
-  const nodes = engine.nodes.map((node) => ({ ...node, leak: changed.get(node.id) ?? node.leak }));
+  const linked = linksHere(engine, input, setup);
+  if (changed.size + linked.size === 0) return engine;
+  const nodes = engine.nodes.map((node) => {
+    const stronger = linked.get(node.id);
+    const here = { ...node, leak: changed.get(node.id) ?? node.leak };
+    if (stronger === undefined) return here;
+    const strength = node.strength.slice();
+    for (const [column, mean] of stronger) strength[column] = Math.max(strength[column], mean);
+    return { ...here, strength };
+  });
   return { ...engine, nodes, nodeById: new Map(nodes.map((node) => [node.id, node])) };
 }
 
@@ -75,6 +98,12 @@ function fromBeads(times: number): PriorEvidence {
   const because =
     times > 1 ? 'the beads before on this plate point to it' : 'the beads before on this plate speak against it';
   return { evidence: 'coupon:beads', factor: times, because };
+}
+
+function fromChanges(times: number): PriorEvidence {
+  const because =
+    times > 1 ? 'what was changed on this plate points to it' : 'a change that would have helped against it did not';
+  return { evidence: 'coupon:changes', factor: times, because };
 }
 
 /** With several beads a cause may begin surer than circumstances alone can make it. */
@@ -111,8 +140,15 @@ export function priorOf(
   const because = taught > 1 ? 'it was the cause on this rig before' : 'it was seldom the cause on this rig';
   const factors = taught === 1 ? ofJob : [...ofJob, { evidence: 'rig:experience' as const, factor: taught, because }];
   const usual = Math.min(HIGHEST_PRIOR, prior);
-  const times = engine.suspected.get(column);
-  if (times === undefined) return { prior: usual, factors };
-  const odds = (times * usual) / (1 - usual);
-  return { prior: Math.min(HIGHEST_SUSPECTED, odds / (1 + odds)), factors: [...factors, fromBeads(times)] };
+  const [beads, changes] = [engine.suspected.get(column), engine.changed.get(column)];
+  if (beads === undefined && changes === undefined) return { prior: usual, factors };
+  const odds = ((beads ?? 1) * (changes ?? 1) * usual) / (1 - usual);
+  return {
+    prior: Math.min(HIGHEST_SUSPECTED, odds / (1 + odds)),
+    factors: [
+      ...factors,
+      ...(beads === undefined ? [] : [fromBeads(beads)]),
+      ...(changes === undefined ? [] : [fromChanges(changes)]),
+    ],
+  };
 }

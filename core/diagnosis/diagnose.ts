@@ -28,9 +28,9 @@ export type Diagnosis = Questions & {
   noCause: number;
   /** The unknown setting whose figure would tell the most. */
   askFor: NextFigure | null;
-  /** What does not add up. */
   /** Looks before the first bead; none once a bead has shown something. */
   firstLooks: FirstLook[];
+  /** What does not add up. */
   notes: Note[];
   cautions: CautionNote[];
 };

@@ -1,4 +1,4 @@
-import type { Experience } from '../case/schema';
+import type { Experience, Suspect } from '../case/schema';
 import { isCheckId, type CauseId, type StatedId } from '../evidence/ids';
 import { afterBeads, type Belief } from './belief';
 import type { Cause, Finding, Knowledge, Sense, Strength } from '../knowledge/types';
@@ -17,6 +17,8 @@ export type Engine = {
   taught: readonly number[];
   /** How many times likelier than usual the beads before make a cause, as odds, by column. */
   suspected: ReadonlyMap<number, number>;
+  /** The same by what the changes between them did. */
+  changed: ReadonlyMap<number, number>;
   /** Causes with the same number (>= 0) exclude each other; -1 for none. */
   group: Int16Array;
   nodes: readonly NetworkNode[];
@@ -104,6 +106,7 @@ export function compile(knowledge: Knowledge, version = ''): Engine {
     priors: causes.map(({ prior }) => belief(prior, PRIOR_WEIGHT)),
     taught: causes.map(() => 1),
     suspected: new Map(),
+    changed: new Map(),
     group: Int16Array.from(causes, ({ exclusive }) => (exclusive === undefined ? -1 : groups.indexOf(exclusive))),
     nodes,
     nodeById,
@@ -117,7 +120,7 @@ export function compile(knowledge: Knowledge, version = ''): Engine {
  * made from stays as it is.
  * @throws RangeError for a cause or finding that the knowledge does not hold
  */
-export function taughtBy(engine: Engine, { causes = [], links = [], suspects = [] }: Experience): Engine {
+export function taughtBy(engine: Engine, { causes = [], links = [], suspects = [], changes = [] }: Experience): Engine {
   const nodes = engine.nodes.map((node) => ({ ...node, strength: node.strength.slice(), weight: node.weight.slice() }));
   const nodeById = new Map<string, NetworkNode>(nodes.map((node) => [node.id, node]));
   const priors = [...engine.priors];
@@ -140,13 +143,17 @@ export function taughtBy(engine: Engine, { causes = [], links = [], suspects = [
     node.weight[column] = after.weight;
   }
   // A draft may be older than the knowledge: what that no longer holds cannot be suspected.
-  const suspected = new Map(
-    suspects.flatMap(({ cause, times }) => {
-      const column = engine.columnById.get(cause);
-      return column === undefined ? [] : [[column, times] as const];
-    }),
-  );
-  return { ...engine, priors, taught, suspected, nodes, nodeById };
+  const byColumn = (all: readonly Suspect[]): ReadonlyMap<number, number> =>
+    new Map(
+      all.flatMap(({ cause, times }) => {
+        const column = engine.columnById.get(cause);
+        return column === undefined ? [] : [[column, times] as const];
+      }),
+    );
+  return {
+    ...{ ...engine, priors, taught, nodes, nodeById },
+    ...{ suspected: byColumn(suspects), changed: byColumn(changes) },
+  };
 }
 
 /** Column of a cause. @throws RangeError for an id that the knowledge does not hold */

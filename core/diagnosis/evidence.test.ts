@@ -4,6 +4,7 @@ import { CASE_FORMAT, type Case } from '../case/schema';
 import type { FindingId } from '../evidence/ids';
 import type { Caution } from '../knowledge/types';
 import { cautionsFor } from './cautions';
+import { taughtBy } from './engine';
 import { EYE, noisyOr, observe } from './observed';
 import { posterior } from './posterior';
 import { cause, engineOf, finding } from './testing/small';
@@ -195,5 +196,15 @@ describe('cautions', () => {
       [],
     );
     expect(stop).toEqual({ id: 'tank', stop: true, text: 'mind tank' });
+  });
+});
+
+describe('the reason of a link that a rig has taught', () => {
+  it('is the same in words, whatever its strength has become', () => {
+    const links = [{ cause: 'liner-dirty' as const, stated: SURGES, shown: 3, looked: 20 }];
+    const taught = taughtBy(ENGINE, { links });
+    expect(taught.nodeById.get(SURGES)!.strength[1]).not.toBe(0.8);
+    const said = reasonsFor(taught, 1, observe(taught, { [SURGES]: 'present' }), {}, [], PRIORS);
+    expect(said.map(({ because }) => because)).toEqual([`liner-dirty brings ${SURGES}`]);
   });
 });

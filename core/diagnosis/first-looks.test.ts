@@ -46,6 +46,27 @@ describe('looks before the first bead', () => {
     expect(looksOf({ experience: known })).not.toContain('check-gas-soap');
   });
 
+  it('never ask for what only a run shows', () => {
+    for (const [rig, baseMetal] of [
+      ['mix09', 'mild-steel'],
+      ['spray12', 'mild-steel'],
+      ['flux12', 'mild-steel'],
+      ['alu12', 'aluminium'],
+      ['stain09', 'stainless'],
+    ] as const)
+      for (const thicknessMm of [1, 4, 12, 25]) {
+        const looks = answer(caseOf({ rig: RIGS[rig], job: { baseMetal, thicknessMm, joint: 'butt' } })).firstLooks;
+        for (const { plain } of looks) expect(plain).not.toMatch(/\bafter\b.*\brun\b|run again|\bweld a\b/i);
+      }
+  });
+
+  it('look for gas behind a stainless root, and at the filler for aluminium', () => {
+    const job = { thicknessMm: 3, joint: 'butt' } as const;
+    expect(looksOf({ rig: RIGS.stain09, job: { ...job, baseMetal: 'stainless' } })).toContain('check-back-gas');
+    expect(looksOf({ rig: RIGS.alu12, job: { ...job, baseMetal: 'aluminium' } })).toContain('check-filler');
+    expect(looksOf({ job: { ...job, baseMetal: 'mild-steel' } })).not.toContain('check-back-gas');
+  });
+
   it('take the glance where the check itself needs a bead: at the plate, the air, the wire end', () => {
     const looks = looksOf();
     expect(looks).toEqual(expect.arrayContaining(['check-bright', 'check-air-still', 'check-wire-end']));

@@ -1,4 +1,5 @@
 import { evidenceOfStated, FIGURES, type EvidenceId } from '../evidence/table';
+import { meanOf } from '../knowledge/strength';
 import type { Cause } from '../knowledge/types';
 import type { PriorEvidence } from './circumstance';
 import type { Engine, NetworkNode } from './engine';
@@ -22,8 +23,16 @@ export function findingWeight(node: NetworkNode, column: number, present: boolea
   return present ? Math.log((1 - with_) / (1 - silence)) : Math.log(1 - absentStrength(node.strength[column]));
 }
 
-function linkReason({ links }: Cause, id: string, present: boolean, good: boolean): string {
-  const link = links.find(([stated]) => stated === id);
+/** Why a cause brings out a finding: by the link that is as strong as it is here, for it may be stronger on this wire. */
+function linkReason(
+  { links, linksWhen = [] }: Cause,
+  id: string,
+  here: number,
+  present: boolean,
+  good: boolean,
+): string {
+  const all = [...links, ...linksWhen.flatMap((when) => when.links)].filter(([stated]) => stated === id);
+  const link = all.find(([, strength]) => meanOf(strength) === here) ?? all[0];
   if (link !== undefined) return present || good ? link[2] : `expected, not seen: ${link[2]}`;
   return present ? 'the check shows it' : 'the check is clear';
 }
@@ -54,7 +63,7 @@ export function reasonsFor(
     for (const node of nodes) {
       if (node.strength[column] === 0 && !trouble) continue;
       const weight = findingWeight(node, column, trouble, priors);
-      const because = linkReason(cause, node.id, trouble, node.good);
+      const because = linkReason(cause, node.id, node.strength[column], trouble, node.good);
       reasons.push({ evidence: evidenceOfStated(node.id), weight, because });
     }
   }

@@ -4,10 +4,11 @@ import { CAUSES } from '../knowledge';
 import { diagnose } from './diagnose';
 import { COVER_CASES } from '../cases/written-cover';
 import { MACHINE_CASES } from '../cases/written-machine';
+import { METALS_CASES } from '../cases/written-metals';
 import { SETTINGS_CASES } from '../cases/written-settings';
 import { TECHNIQUE_CASES } from '../cases/written-technique';
 
-const ALL = [...SETTINGS_CASES, ...TECHNIQUE_CASES, ...COVER_CASES, ...MACHINE_CASES];
+const ALL = [...SETTINGS_CASES, ...TECHNIQUE_CASES, ...COVER_CASES, ...MACHINE_CASES, ...METALS_CASES];
 
 describe('the written cases', () => {
   it('are at least eighty, valid, reasoned, and spread over nearly all causes', () => {

@@ -14,13 +14,15 @@ export type FieldEvidence =
   | 'rig:tip'
   | 'rig:experience'
   | 'coupon:beads'
+  | 'coupon:changes'
   | 'job:surface'
   | 'job:draught'
   | 'job:joint'
   | 'job:position'
   | 'job:baseMetal'
   | 'job:thicknessMm'
-  | 'job:gapMm';
+  | 'job:gapMm'
+  | 'job:place';
 
 /** What stands before a reason: a finding, a check, or a field of the case. */
 export type EvidenceId = `finding:${FindingId}` | `check:${CheckId}` | FieldEvidence;
@@ -40,6 +42,7 @@ export const FIELD_WORDS: Record<FieldEvidence, string> = {
   'rig:tip': 'Contact tip as recorded',
   'rig:experience': 'This rig before',
   'coupon:beads': 'The beads before',
+  'coupon:changes': 'What the changes did',
   'job:surface': 'The surface',
   'job:draught': 'Draught',
   'job:joint': 'The joint',
@@ -47,6 +50,7 @@ export const FIELD_WORDS: Record<FieldEvidence, string> = {
   'job:baseMetal': 'The metal',
   'job:thicknessMm': 'The thickness',
   'job:gapMm': 'The gap',
+  'job:place': 'Where it is done',
 };
 
 /** The evidence that a finding or check gives. */

@@ -5,6 +5,7 @@ import { COVER_CAUSES } from './causes/cover';
 import { ELECTRIC_CAUSES } from './causes/electrics';
 import { FEED_CAUSES } from './causes/feed';
 import { HEAT_CAUSES } from './causes/heat';
+import { METAL_CAUSES } from './causes/metals';
 import { PLATE_CAUSES } from './causes/plate';
 import { RUN_CAUSES } from './causes/runs';
 import { SETTINGS_CAUSES } from './causes/settings';
@@ -14,16 +15,18 @@ import { WIRE_CAUSES } from './causes/wire';
 import { CHECKS } from './checks';
 import { FINDINGS } from './findings';
 import { OPPOSITES } from './opposites';
-import type { Cause, Check, Finding, Knowledge, Strength } from './types';
+import type { Cause, Check, Finding, Knowledge } from './types';
 
 export { CHECKS } from './checks';
 export { FINDINGS } from './findings';
+export { meanOf } from './strength';
 export type * from './types';
 
 /** Every cause, in trade order of groups: gas, plate, settings, technique, feed, electrics. Ids are stable. */
 export const CAUSES: readonly Cause[] = [
   ...COVER_CAUSES,
   ...PLATE_CAUSES,
+  ...METAL_CAUSES,
   ...SETTINGS_CAUSES,
   ...TRANSFER_CAUSES,
   ...HEAT_CAUSES,
@@ -62,11 +65,6 @@ export const check = (id: CheckId): Check => found(checkById.get(id), 'check', i
 /** The trade name of a finding or check. @throws RangeError for an unknown id */
 export function evidenceName(id: StatedId): string {
   return isCheckId(id) ? check(id).name : finding(id).name;
-}
-
-/** The chance itself, whether it was written down with its weight or without. */
-export function meanOf(strength: Strength): number {
-  return typeof strength === 'number' ? strength : strength.mean;
 }
 
 /** The marks that findings leave on a drawn bead, in the order of the lexicon. @param findings state by id */

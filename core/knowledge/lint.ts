@@ -21,7 +21,8 @@ function causeFaults(cause: Cause, { checks }: Knowledge): string[] {
   if (cause.links.length === 0) say('links to no finding');
   const linked = cause.links.map(([id]) => id);
   if (new Set(linked).size !== linked.length) say('links twice to one finding');
-  for (const [id, strength, because] of cause.links) {
+  const whenLinked = (cause.linksWhen ?? []).flatMap(({ links }) => links);
+  for (const [id, strength, because] of [...cause.links, ...whenLinked]) {
     if (!STATED_IDS.includes(id)) say(`links to "${id}", which is no finding or check`);
     if (!(meanOf(strength) > 0 && meanOf(strength) < 1)) say(`strength of ${id} takes 0 to 1`);
     if (because.length < 6) say(`link to ${id} has no reason`);

@@ -81,6 +81,18 @@ export const CAUSE_SCHEMA = {
       },
     },
     links: { type: 'array', minItems: 1, items: { type: 'array', minItems: 3, maxItems: 3 } },
+    linksWhen: {
+      type: 'array',
+      items: {
+        type: 'object',
+        additionalProperties: false,
+        required: ['when', 'links'],
+        properties: {
+          when: { type: 'object', minProperties: 1 },
+          links: { type: 'array', minItems: 1, items: { type: 'array', minItems: 3, maxItems: 3 } },
+        },
+      },
+    },
     check: { type: 'string', pattern: '^check-' },
     checkStrength: chance,
     early: { type: 'string', pattern: '^check-' },

@@ -117,6 +117,8 @@ export type Cause = {
   exclusive?: string;
   figures?: FigureLink[];
   links: Link[];
+  /** What it brings out besides, or more of, where the circumstances make it so. */
+  linksWhen?: { when: Circumstance; links: Link[] }[];
   check: CheckId;
   /** Chance that the check shows it when it is there. */
   checkStrength?: Strength;

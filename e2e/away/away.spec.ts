@@ -188,6 +188,8 @@ test('a coupon that another device begins does not slide under the hands', async
   await newCoupon(one, 'First plate');
   await couponCalled(server, 'First plate');
   await two.goto('/');
+  // What to start with comes once it is worked out, and moves what stands under it.
+  await expect(two.getByRole('region', { name: 'Start with' })).toBeVisible();
   await two.getByRole('button', { name: 'Find by a word' }).click();
   await two.getByRole('searchbox', { name: 'Word to find' }).fill('frying');
   await newCoupon(one, 'Second plate');

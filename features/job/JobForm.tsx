@@ -12,10 +12,10 @@ import { Button, Choice, Toggle } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { TextField } from '@/ui/TextField';
 import { Heading, Words } from '@/ui/Words';
+import { options } from '../shared/choices';
 import {
   CRITICAL_WORDS,
   DRAUGHT_WORDS,
-  JOINT_WORDS,
   METAL_WORDS,
   PLACE_WORDS,
   POSITION_WORDS,
@@ -26,9 +26,11 @@ import { recordResolver } from '../shared/record-form';
 import { useUnits } from '../shared/use-habits';
 import { useSubmit } from '../shared/use-records';
 import { couponChanges } from './job-changes';
+import { JointPart } from './JointPart';
 import { LengthsPart } from './LengthsPart';
 import { ProcedurePart } from './ProcedurePart';
 import { SafetyPart } from './SafetyPart';
+import { SteelPart } from './SteelPart';
 import { workpieceOfTitle } from './workpiece-of-title';
 import { couponFrom, fieldOf, startingJob, valuesOf, type Begun, type JobValues } from './job-form';
 
@@ -39,9 +41,6 @@ type FormProps = {
   /** The rig that a new coupon is begun for, where that is said. */
   rigId: string | null;
 };
-
-const options = <T extends string>(words: Record<T, string>): { value: T; label: string }[] =>
-  Object.entries(words).map(([value, label]) => ({ value: value as T, label: label as string }));
 
 const toggled = <T,>(list: readonly T[], item: T): T[] =>
   list.includes(item) ? list.filter((other) => other !== item) : [...list, item];
@@ -115,7 +114,8 @@ export function JobForm({ coupon: now, like, rigs, rigId }: FormProps) {
       </Part>
       <LengthsPart control={control} setValue={setValue} />
       <ChoicePart control={control} name="baseMetal" title="Metal" words={METAL_WORDS} />
-      <ChoicePart control={control} name="joint" title="Joint" words={JOINT_WORDS} />
+      <SteelPart control={control} setValue={setValue} />
+      <JointPart control={control} />
       <ChoicePart control={control} name="position" title="Position" words={POSITION_WORDS} />
       <TogglePart control={control} name="surface" title="Surface" words={SURFACE_WORDS} />
       <ChoicePart control={control} name="draught" title="Air" words={DRAUGHT_WORDS} />
@@ -151,7 +151,7 @@ function ChoicePart({
   name,
   title,
   words,
-}: FieldProps<'baseMetal' | 'joint' | 'position' | 'draught' | 'workpiece' | 'place' | 'critical'> & {
+}: FieldProps<'baseMetal' | 'position' | 'draught' | 'workpiece' | 'place' | 'critical'> & {
   words: Record<string, string>;
 }) {
   return (

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useWatch, type Control, type UseFormSetValue } from 'react-hook-form';
-import { CONCERNS, type Concern } from '@/core/case/schema';
+import { CONCERNS, type Concern } from '@/core/case/terms';
 import { suggestedQuestions, withAnswer } from '@/core/diagnosis/safety-gate';
 import { CAUTIONS } from '@/core/knowledge/cautions';
 import { Part } from '@/ui/Part';

@@ -88,6 +88,7 @@ describe('a job that is typed', () => {
     const empty = { ...valuesOf('', '', {}, 'metric') };
     expect(jobFrom(empty, {}, 'metric')).toEqual({});
     expect(valuesOf('T', RIG, {}, 'metric')).toEqual({
+      carbonEquivalent: '',
       title: 'T',
       rigId: RIG,
       thicknessMm: '',
@@ -210,5 +211,26 @@ describe('the coupon that is typed', () => {
     expect(fieldOf('job.at')).toBeNull();
     expect(fieldOf('job.job')).toBeNull();
     expect(fieldOf('id')).toBeNull();
+  });
+});
+
+describe('the carbon equivalent of a job', () => {
+  const typed = (carbonEquivalent: string, job: Job = PLATE): Job =>
+    jobFrom({ ...valuesOf('', RIG, job, 'metric'), carbonEquivalent }, job, 'metric');
+
+  it('is what was typed, left out where nothing was, and asked of steel alone', () => {
+    expect(typed('0,52').carbonEquivalent).toBe(0.52);
+    expect(typed('')).not.toHaveProperty('carbonEquivalent');
+    expect(typed('0.52', { ...PLATE, baseMetal: 'aluminium' })).not.toHaveProperty('carbonEquivalent');
+    const hard: Job = { ...PLATE, carbonEquivalent: 0.48 };
+    expect(jobFrom(valuesOf('', RIG, hard, 'metric'), hard, 'metric')).toEqual(hard);
+    expect(valuesOf('', RIG, hard, 'inch').carbonEquivalent).toBe('0.48');
+  });
+
+  it('that cannot be is named in its own field', () => {
+    const { problems } = validateCoupon(
+      couponFrom({ ...valuesOf('', RIG, PLATE, 'metric'), carbonEquivalent: '4' }, null, PLATE, BEGUN, 'metric'),
+    );
+    expect(problems!.map(({ field }) => fieldOf(field))).toEqual(['carbonEquivalent']);
   });
 });

@@ -23,6 +23,8 @@ export type JobValues = {
   otherThicknessMm: string;
   gapMm: string;
   lengthMm: string;
+  /** Per cent, as typed. */
+  carbonEquivalent: string;
   baseMetal: NonNullable<Job['baseMetal']> | null;
   joint: NonNullable<Job['joint']> | null;
   position: NonNullable<Job['position']> | null;
@@ -86,6 +88,7 @@ export function valuesOf(title: string, rigId: string, job: Job, units: UnitSyst
     otherThicknessMm: length(job.otherThicknessMm),
     gapMm: length(job.gapMm),
     lengthMm: length(job.lengthMm),
+    carbonEquivalent: job.carbonEquivalent === undefined ? '' : String(job.carbonEquivalent),
     baseMetal: job.baseMetal ?? null,
     joint: job.joint ?? null,
     position: job.position ?? null,
@@ -116,6 +119,8 @@ export function jobFrom(values: JobValues, from: Job, units: UnitSystem): Job {
   const { baseMetal, joint, position, draught, surface, workpiece, place, critical, concerns, ruledOut } = values;
   const madeSafe = (from.madeSafe ?? []).filter((concern) => concerns.includes(concern));
   const stripped = (from.stripped ?? []).filter((coat) => surface.includes(coat));
+  // How readily it hardens is asked of steel alone.
+  const carbonEquivalent = baseMetal === 'mild-steel' ? typedFigure(values.carbonEquivalent) : undefined;
   const procedure = procedureFrom(values, from.procedure, units);
   return {
     ...Object.fromEntries(lengths),
@@ -132,8 +137,7 @@ export function jobFrom(values: JobValues, from: Job, units: UnitSystem): Job {
     ...(madeSafe.length === 0 ? {} : { madeSafe }),
     ...(stripped.length === 0 ? {} : { stripped }),
     ...(procedure === null ? {} : { procedure }),
-    // What the form does not ask stays as it was said.
-    ...(from.carbonEquivalent === undefined ? {} : { carbonEquivalent: from.carbonEquivalent }),
+    ...(carbonEquivalent === undefined ? {} : { carbonEquivalent }),
   };
 }
 

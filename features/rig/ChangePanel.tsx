@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router';
 import { ScrollView, View } from 'react-native';
-import { WIRE_CLASSES, type WireClass } from '@/core/case/schema';
+import { WIRE_CLASSES, type WireClass } from '@/core/case/terms';
 import { wireSize } from '@/core/quantity/wire-size';
 import type { RigRecord } from '@/core/record/schema';
 import { withRefitted } from '@/core/record/worn';

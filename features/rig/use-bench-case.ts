@@ -1,4 +1,5 @@
-import { CASE_FORMAT, type Case } from '@/core/case/schema';
+import type { Case } from '@/core/case/schema';
+import { CASE_FORMAT } from '@/core/case/terms';
 import type { RigRecord } from '@/core/record/schema';
 import { BENCH_COUPON } from '@/platform/kept';
 import { useStoredPart } from '@/platform/stored';

@@ -130,10 +130,16 @@ describe('its description', () => {
     requestBody?: object;
     responses: Record<string, { description: string; content: Record<string, { schema: object }> }>;
   };
-  const { paths, openapi } = openApi(THINGS) as { openapi: string; paths: Record<string, Record<string, Operation>> };
+  let described: { openapi: string; info: object; paths: Record<string, Record<string, Operation>> };
+  let paths: typeof described.paths;
+  beforeEach(() => {
+    described = openApi(THINGS) as typeof described;
+    ({ paths } = described);
+  });
 
   it('names each address once, with every way it takes', () => {
-    expect(openapi).toBe('3.1.0');
+    expect(described.openapi).toBe('3.1.0');
+    expect(described.info).toEqual({ title: 'Jolly Tinker', version: '1', description: expect.stringMatching(/bead/) });
     expect(Object.entries(paths).map(([path, ways]) => [path, Object.keys(ways)])).toEqual([
       ['/api/things', ['get']],
       ['/api/things/{id}', ['get', 'put']],

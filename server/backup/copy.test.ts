@@ -53,8 +53,10 @@ describe('a backup', () => {
     const before = readFileSync(shop.file);
     const text = join(shop.folder, 'text.sqlite');
     writeFileSync(text, 'a text that is long enough to be taken for a database, but is none at all');
-    for (const from of [text, join(shop.folder, 'nothing.sqlite')])
+    for (const from of [text, join(shop.folder, 'nothing.sqlite'), shop.folder])
       expect(() => restore(from, shop.file, 'now')).toThrow(StartError);
+    for (const from of [text, shop.folder])
+      expect(() => restore(from, shop.file, 'now')).toThrow(/^\S+ is no database of this product \(\S.+\)\.$/);
     expect(readFileSync(shop.file)).toEqual(before);
     expect(existsSync(`${shop.file}.before-now`)).toBe(false);
   });

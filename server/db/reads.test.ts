@@ -69,6 +69,7 @@ describe('changes since a revision', () => {
     expect(since(0, 10)).toEqual(expect.objectContaining({ rigs: 1, more: false }));
     expect(since(known + 3, 10)).toEqual({ rigs: 0, coupons: 0, beads: [], upTo: known + 3, more: false });
     // The coupon counts its beads, so its row carries the revision of the last one.
+    expect(since(known, 3)).toEqual({ rigs: 0, coupons: 1, beads: ['a', 'b'], upTo: known + 3, more: false });
     expect(since(known, 1)).toEqual({ rigs: 0, coupons: 0, beads: ['a'], upTo: known + 2, more: true });
   });
 });

@@ -1,8 +1,8 @@
 import { memo } from 'react';
 import Svg, { G, Path, Rect } from 'react-native-svg';
 import { SOUND_BEAD, type BeadAppearance } from '@/core/bead/appearance';
-import { cap, faults, fused, plates, SECTION_FIELD, whiskers } from './section-geometry';
-import { cracks, fume, outline, pores, ripples, spatterGrains, type Field } from './top-geometry';
+import { cap, faults, fused, plates, SECTION_FIELD, slag, whiskers } from './section-geometry';
+import { cracks, crust, fume, outline, pores, ripples, spatterGrains, type Field } from './top-geometry';
 
 /** Tones of metal, the same by day and by night: it is the same steel. */
 const STEEL = {
@@ -20,8 +20,9 @@ const TINT: Record<BeadAppearance['tint'], string> = {
   soot: '#4b4a47',
   white: '#cfcfca',
   slag: '#6b5a48',
+  blue: '#76757c',
 };
-const HALO: Partial<Record<BeadAppearance['tint'], string>> = { white: '#f4f4f0', soot: '#2b2a28' };
+const HALO: Partial<Record<BeadAppearance['tint'], string>> = { white: '#f4f4f0', soot: '#2b2a28', blue: '#4a5578' };
 
 type DrawingProps = {
   bead: Partial<BeadAppearance>;
@@ -103,7 +104,8 @@ function Back({ bead, field }: { bead: BeadAppearance; field: Field }) {
       {heat > 0.2 && (
         <Path d={outline({ ...line, widthMm: line.widthMm + 1.6 }, field)} fill="#b98136" opacity={0.55} />
       )}
-      {heat > 0.2 && <Path d={outline(line, field)} fill={STEEL.bead} stroke={STEEL.line} strokeWidth={0.3} />}
+      {heat > 0.2 && <Path d={outline(line, field)} fill={TINT[bead.tint]} stroke={STEEL.line} strokeWidth={0.3} />}
+      {bead.tint === 'grey' && <Path d={crust({ ...line, widthMm: line.widthMm + 2 }, field)} fill={STEEL.void} />}
       {bead.holes === 'through' && (
         <Path d={pores(bead, field)} fill={STEEL.void} stroke={STEEL.line} strokeWidth={0.3} />
       )}
@@ -122,6 +124,7 @@ function Section({ bead }: { bead: BeadAppearance }) {
         <Path d={cap(bead)} fill={STEEL.bead} stroke={STEEL.line} strokeWidth={0.35} />
         <Path d={whiskers(bead)} fill="none" stroke={STEEL.whisker} strokeWidth={0.35} />
         <Path d={holes} fill={STEEL.void} />
+        <Path d={slag(bead)} fill={TINT.slag} stroke={STEEL.void} strokeWidth={0.25} />
         <Path d={crack} fill="none" stroke={STEEL.void} strokeWidth={0.4} />
       </G>
       {tilt > 0 && <Path d="M1 11.6H19" stroke={STEEL.plateEdge} strokeWidth={0.4} strokeDasharray="1 0.8" />}

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { SOUND_BEAD, type BeadAppearance } from '@/core/bead/appearance';
 import { FINDINGS } from '@/core/knowledge';
-import { cap, faults, fused, plates, SECTION_FIELD, whiskers } from './section-geometry';
+import { cap, faults, fused, plates, SECTION_FIELD, slag, whiskers } from './section-geometry';
 import { box, points, strokes } from './testing/points';
 
 const { face: FACE, width: WIDTH, height: HEIGHT } = SECTION_FIELD;
@@ -227,4 +227,19 @@ it('nothing in the section leaves the field, whatever the bead', () => {
     }),
     { numRuns: 50 },
   );
+});
+
+describe('slag in the section', () => {
+  it('lies inside the fill on both sides, is no pore, and is drawn for nothing else', () => {
+    const shut = bead({ holes: 'slag', widthMm: 8.5, penetrationMm: 2.2 });
+    const { left, right, upper, lower } = box(slag(shut));
+    expect(left).toBeGreaterThan(MIDDLE - 4.25);
+    expect(left).toBeLessThan(MIDDLE);
+    expect(right).toBeGreaterThan(MIDDLE);
+    expect(right).toBeLessThan(MIDDLE + 4.25);
+    expect(upper).toBeGreaterThan(FACE);
+    expect(lower).toBeLessThan(FACE + 2.2);
+    expect(faults(shut).pores).toBe('');
+    for (const holes of ['none', 'scattered', 'wormtracks', 'through'] as const) expect(slag(bead({ holes }))).toBe('');
+  });
 });

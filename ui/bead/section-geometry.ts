@@ -70,11 +70,21 @@ export function whiskers(bead: BeadAppearance): string {
     .join('');
 }
 
+/** Slag shut in between the side and the fill: ragged, and longer than it is wide. */
+export function slag(bead: BeadAppearance): string {
+  if (bead.holes !== 'slag') return '';
+  const left = MIDDLE - bead.widthMm * 0.3;
+  return (
+    `M${r(left)} ${r(FACE + 0.1)}l0.9 0.5l0.3 0.9l-0.7 -0.2l-0.3 -0.5l-0.5 -0.1Z` +
+    `M${r(MIDDLE + bead.widthMm * 0.22)} ${r(FACE + 0.3)}l0.7 -0.2l-0.2 0.7l-0.6 0.5l-0.2 -0.5Z`
+  );
+}
+
 /** Pores and cracks in the section. */
 export function faults(bead: BeadAppearance): { pores: string; crack: string } {
   const low = FACE - bead.crownMm * 0.3;
   const pores =
-    bead.holes === 'none' || bead.holes === 'through'
+    bead.holes === 'none' || bead.holes === 'through' || bead.holes === 'slag'
       ? ''
       : circle(MIDDLE - 1.2, low, 0.5) + circle(MIDDLE + 0.8, low - 0.5, 0.4) + circle(MIDDLE + 0.1, low + 1.2, 0.45);
   const toe = MIDDLE + bead.widthMm / 2;

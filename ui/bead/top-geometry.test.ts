@@ -3,7 +3,7 @@ import { SOUND_BEAD, type BeadAppearance } from '@/core/bead/appearance';
 import { FINDINGS } from '@/core/knowledge';
 import { circle, r, scatter } from './noise';
 import { box, points, strokes } from './testing/points';
-import { cracks, fume, halfWidth, outline, pores, ripples, spatterGrains } from './top-geometry';
+import { cracks, crust, fume, halfWidth, outline, pores, ripples, spatterGrains } from './top-geometry';
 
 const FIELD = { length: 30, height: 16 };
 const MIDDLE = FIELD.height / 2;
@@ -267,5 +267,20 @@ describe('the fixed scatter', () => {
     expect(r(1 / 3)).toBe('0.33');
     expect(r(-2)).toBe('-2');
     expect(circles(circle(4, 2, 0.5))).toEqual([{ x: 4, y: expect.closeTo(2, 2), radius: expect.closeTo(0.5, 2) }]);
+  });
+});
+
+describe('a burnt crust', () => {
+  it('lies all over the bead, from end to end, and not beside it', () => {
+    fc.assert(
+      fc.property(WIDTH, (widthMm) => {
+        const grains = circles(crust(bead({ widthMm }), FIELD));
+        expect(grains.length).toBeGreaterThan(30);
+        for (const { y } of grains) expect(Math.abs(y - MIDDLE)).toBeLessThanOrEqual(widthMm / 2 + 0.1);
+        expect(Math.max(...grains.map(({ y }) => Math.abs(y - MIDDLE)))).toBeGreaterThan(widthMm / 4);
+        expect(Math.min(...grains.map(({ x }) => x))).toBeLessThan(FIELD.length / 3);
+        expect(Math.max(...grains.map(({ x }) => x))).toBeGreaterThan((2 * FIELD.length) / 3);
+      }),
+    );
   });
 });

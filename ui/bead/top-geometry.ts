@@ -91,6 +91,15 @@ export function spatterGrains(bead: BeadAppearance, field: Field): string {
   }).join('');
 }
 
+/** A burnt, grainy crust over a bead, as a back has that no gas kept the air from. */
+export function crust(bead: BeadAppearance, field: Field): string {
+  return Array.from({ length: 60 }, (_, i) => {
+    const along = scatter(i + 11);
+    const y = field.height / 2 + (scatter(i + 29) - 0.5) * 2 * halfWidth(bead, along);
+    return circle(x(field, along), y, 0.16 + 0.24 * scatter(i + 71));
+  }).join('');
+}
+
 /** Crack lines. */
 export function cracks(bead: BeadAppearance, field: Field): string {
   const middle = field.height / 2;

@@ -1,15 +1,6 @@
 import Svg, { G, Line, Path, Polygon, Rect } from 'react-native-svg';
-import type { Joint } from '@/core/case/schema';
 import { useChartInks } from '../use-ink';
-
-/** Width and height of each of the two views, in drawing units. */
-const [W, H] = [150, 110];
-/** Thickness of a part, drawn so that thin and thick are told apart. */
-const drawn = (mm: number): number => Math.min(26, Math.max(7, 5 + 2.6 * mm));
-/** Where the plates lie. */
-const FLOOR = 80;
-
-type Parts = { joint: Joint; thicknessMm: number; otherMm: number; gapMm: number };
+import { drawn, FLOOR, H, Plates, W, type Parts } from './JointDrawing';
 
 /** Where the wire points, in the view across the joint. */
 function aimAt({ joint, thicknessMm, otherMm }: Parts): { x: number; y: number } {
@@ -24,58 +15,6 @@ function aimAt({ joint, thicknessMm, otherMm }: Parts): { x: number; y: number }
       return { x: W / 2, y: FLOOR - drawn(otherMm) / 2 };
     default:
       return { x: W / 2, y: FLOOR };
-  }
-}
-
-/** The plates of a joint, cut across. */
-function Plates({ joint, thicknessMm, otherMm, gapMm }: Parts) {
-  const { ink, edge } = useChartInks();
-  const [a, b] = [drawn(thicknessMm), drawn(otherMm)];
-  const plate = { fill: edge, stroke: ink, strokeWidth: 1.5 };
-  const gap = gapMm > 0 ? Math.min(10, 3 + 2 * gapMm) : 1;
-  switch (joint) {
-    case 'fillet':
-      return (
-        <>
-          <Rect x={8} y={FLOOR} width={W - 16} height={b} {...plate} />
-          <Rect x={50 - a / 2} y={14} width={a} height={FLOOR - 14} {...plate} />
-        </>
-      );
-    case 'lap':
-      return (
-        <>
-          <Rect x={34} y={FLOOR} width={W - 42} height={b} {...plate} />
-          <Rect x={8} y={FLOOR - a} width={68} height={a} {...plate} />
-        </>
-      );
-    case 'corner':
-      return (
-        <G>
-          <G transform={`rotate(45 ${W / 2} 46)`}>
-            <Rect x={W / 2} y={46 + gap / 2} width={52} height={a} {...plate} />
-          </G>
-          <G transform={`rotate(-45 ${W / 2} 46)`}>
-            <Rect x={W / 2 - 52} y={46 + gap / 2} width={52} height={b} {...plate} />
-          </G>
-        </G>
-      );
-    case 'plug':
-      return (
-        <>
-          <Rect x={8} y={FLOOR} width={W - 16} height={b} {...plate} />
-          <Rect x={8} y={FLOOR - a} width={W / 2 - 20} height={a} {...plate} />
-          <Rect x={W / 2 + 12} y={FLOOR - a} width={W / 2 - 20} height={a} {...plate} />
-        </>
-      );
-    case 'butt':
-      return (
-        <>
-          <Rect x={8} y={FLOOR} width={W / 2 - 8 - gap / 2} height={a} {...plate} />
-          <Rect x={W / 2 + gap / 2} y={FLOOR} width={W / 2 - 8 - gap / 2} height={b} {...plate} />
-        </>
-      );
-    case 'bead-on-plate':
-      return <Rect x={8} y={FLOOR} width={W - 16} height={a} {...plate} />;
   }
 }
 

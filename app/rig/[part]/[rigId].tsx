@@ -5,7 +5,7 @@ import { isRigPart } from '@/features/rig/rig-places';
 export { PlaceError as ErrorBoundary } from '@/features/shell/PlaceError';
 
 /** Fetched when this place is first visited. */
-const RigPlace = lazy(() => import('@/features/rig/RigPlace').then((place) => ({ default: place.RigPlace })));
+const RigPlace = lazy(() => import('@/features/form-places').then((place) => ({ default: place.RigPlace })));
 
 /** One side of a rig: its knobs, gas, chart, parts, what it has taught, or its changing over. */
 export default function PartOfRig() {

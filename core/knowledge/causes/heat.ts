@@ -89,4 +89,52 @@ export const HEAT_CAUSES: readonly Cause[] = [
       caution: 'Never water on anything that carries load.',
     },
   },
+  {
+    id: 'bead-too-deep',
+    name: 'Bead deeper than wide',
+    plain: 'A narrow, deep bead has its weakest metal in the middle, and shrinks across it.',
+    group: 'heat',
+    prior: 0.003,
+    priorFactors: [
+      { when: { thickFromMm: 8 }, factor: 3, because: 'narrow grooves and high currents go with thick plate' },
+      { when: { thinUpToMm: 4 }, factor: 0.15, because: 'thin plate has no depth for it' },
+    ],
+    links: [
+      ['crack-centre', 0.5, 'the two fronts of grains meet in the middle'],
+      ['section-deep-narrow', 0.85, 'seen in the cut'],
+      ['bead-narrow', 0.3, 'little width for its depth'],
+    ],
+    check: 'check-depth-width',
+    checkStrength: 0.95,
+    remedy: {
+      kind: 'technique',
+      plain: 'More passes, each wider than deep; open the groove, less current, a little more volts.',
+      prevent: 'Groove wide enough for the nozzle and the bead.',
+      caution: 'A crack is never welded over; have it inspected.',
+    },
+  },
+  {
+    id: 'interpass-hot',
+    name: 'Too hot between passes',
+    plain: 'Stainless was welded again before it had cooled.',
+    group: 'heat',
+    prior: 0.03,
+    priorFactors: [
+      { when: { baseMetal: ['mild-steel', 'aluminium'] }, factor: 0, because: 'this limit is for stainless' },
+    ],
+    links: [
+      ['colour-heat-tint', 0.8, 'it stays hot in air'],
+      ['plate-warped', 0.5, 'stainless grows half as much again as steel and carries heat off badly'],
+      ['residue-oxide', 0.35, 'the hot face burns'],
+      ['bead-widens', 0.25, 'each pass meets hotter metal'],
+      ['crack-centre', 0.05, 'hot metal shrinks further'],
+    ],
+    check: 'check-interpass',
+    remedy: {
+      kind: 'technique',
+      plain: 'Let it cool under 150 °C before each pass; short stringers, no weave, copper behind.',
+      prevent: 'Stitch from place to place; brush with stainless only, pickle what has coloured.',
+      caution: 'Fume of stainless carries hexavalent chromium: extraction and respirator.',
+    },
+  },
 ];

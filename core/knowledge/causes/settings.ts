@@ -1,9 +1,23 @@
 import type { Cause, FigureLink, PriorFactor } from '../types';
 
-/** In pulse the machine sets the arc length by trim, so the trim is asked first. */
-const IN_PULSE: PriorFactor = { when: { pulse: true }, factor: 0.2, because: 'in pulse the arc length is set by trim' };
+/** A pulsing machine sets wire and volts together: what is off is the trim, or the heat. */
+const NOT_IN_PULSE: PriorFactor = {
+  when: { pulse: true },
+  factor: 0,
+  because: 'in pulse the arc length is set by trim',
+};
 const UNDER: FigureLink = { residual: 'balance', at: -2, because: 'the volts lie under what this wire speed wants' };
 const OVER: FigureLink = { residual: 'balance', at: 2, because: 'the volts lie over what this wire speed wants' };
+/** Volts over the window of a tubular wire make holes: the core's gases and the long arc's air are shut in. */
+const TUBULAR_OVER: NonNullable<Cause['linksWhen']> = [
+  {
+    when: { wireClass: ['tubular-self-shielded', 'tubular-gas-shielded'] },
+    links: [
+      ['holes-scattered', 0.45, 'over its window of volts a tubular wire shuts in gas'],
+      ['holes-wormtracks', 0.35, 'over its window of volts a tubular wire shuts in gas'],
+    ],
+  },
+];
 /** Which of a pair holds is told by heat: the figures speak for one as much as against the other. */
 const SIDE = 1.2;
 const COLD: FigureLink = {
@@ -27,7 +41,7 @@ export const SETTINGS_CAUSES: readonly Cause[] = [
     plain: 'The arc is too short for this wire speed.',
     group: 'settings',
     prior: 0.075,
-    priorFactors: [IN_PULSE],
+    priorFactors: [NOT_IN_PULSE],
     exclusive: 'imbalance',
     figures: [UNDER, COLD],
     links: [
@@ -60,7 +74,7 @@ export const SETTINGS_CAUSES: readonly Cause[] = [
     plain: 'More wire than the voltage can melt, and heat enough already.',
     group: 'settings',
     prior: 0.045,
-    priorFactors: [IN_PULSE],
+    priorFactors: [NOT_IN_PULSE],
     exclusive: 'imbalance',
     figures: [UNDER, HOT],
     links: [
@@ -92,7 +106,7 @@ export const SETTINGS_CAUSES: readonly Cause[] = [
     plain: 'The arc is too long for this wire speed.',
     group: 'settings',
     prior: 0.065,
-    priorFactors: [IN_PULSE],
+    priorFactors: [NOT_IN_PULSE],
     exclusive: 'imbalance',
     figures: [OVER, { ...HOT, because: 'the current is not too little for this plate' }],
     links: [
@@ -112,6 +126,7 @@ export const SETTINGS_CAUSES: readonly Cause[] = [
       ['holes-scattered', 0.08, 'a long arc draws in air'],
       ['arc-flutters', 0.2, 'a long arc is loose'],
     ],
+    linksWhen: TUBULAR_OVER,
     check: 'check-volts-down-trial',
     remedy: {
       kind: 'setting',
@@ -125,7 +140,7 @@ export const SETTINGS_CAUSES: readonly Cause[] = [
     plain: 'Too little wire for the voltage, and not heat enough.',
     group: 'settings',
     prior: 0.045,
-    priorFactors: [IN_PULSE],
+    priorFactors: [NOT_IN_PULSE],
     exclusive: 'imbalance',
     figures: [OVER, { ...COLD, because: 'the current is low for this plate' }],
     links: [
@@ -142,6 +157,7 @@ export const SETTINGS_CAUSES: readonly Cause[] = [
       ['arc-flutters', 0.25, 'the arc climbs and falls back'],
       ['bead-even', 0.35, 'drops make an uneven line'],
     ],
+    linksWhen: TUBULAR_OVER,
     check: 'check-wire-run',
     remedy: {
       kind: 'setting',

@@ -145,6 +145,12 @@ export const TECHNIQUE_CAUSES: readonly Cause[] = [
       ['slag-stuck', 0.2, 'slag rolls under the puddle'],
       ['bead-piled', 0.2, 'the puddle builds up'],
     ],
+    linksWhen: [
+      {
+        when: { wireClass: ['tubular-self-shielded', 'tubular-gas-shielded'] },
+        links: [['section-slag', 0.4, 'slag runs ahead and is rolled under']],
+      },
+    ],
     check: 'check-leading-edge',
     remedy: {
       kind: 'technique',

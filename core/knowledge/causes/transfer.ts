@@ -42,7 +42,8 @@ export const TRANSFER_CAUSES: readonly Cause[] = [
     exclusive: 'trim',
     links: [
       ['arc-buried', 0.8, 'the arc is short'],
-      ['sound-crisp', 0.5, 'a pulsed arc that crackles is shorting'],
+      ['wire-stubs', 0.4, 'the wire end dips into the puddle'],
+      ['sound-popping', 0.4, 'a pulsed arc that snaps is shorting'],
       ['spatter-fine', 0.5, 'each touch throws grains'],
       ['bead-ropey', 0.3, 'a short arc cannot spread the puddle'],
       ['spatter-little', 0.6, 'each touch throws grains'],

@@ -74,4 +74,22 @@ export const TECHNIQUE_CHECKS: readonly Check[] = [
     caution: 'Goggles: slag flies.',
     leak: 0.03,
   },
+  {
+    id: 'check-start-cold',
+    name: 'Only the start?',
+    plain: 'Look whether the fault lies in the first 30 mm and then goes away.',
+    shows: 'narrow and rolled over at the start, sound after it',
+    minutes: 0.3,
+    tools: 'none',
+    leak: 0.05,
+  },
+  {
+    id: 'check-interpass',
+    name: 'How hot before the next?',
+    plain: 'Touch stick or thermometer 25 mm beside the joint before each pass.',
+    shows: 'over 150 °C on stainless',
+    minutes: 1,
+    tools: 'touch stick or thermometer',
+    leak: 0.05,
+  },
 ];
