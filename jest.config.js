@@ -1,18 +1,23 @@
+const setupFiles = ['<rootDir>/scripts/jest-properties.js'];
 /** Core and server run on plain Node; components and hooks under jest-expo's web preset. */
 const node = {
   testEnvironment: 'node',
+  setupFiles,
   transform: { '\\.tsx?$': ['babel-jest', { presets: ['babel-preset-expo'] }] },
 };
 module.exports = {
   globalSetup: '<rootDir>/scripts/jest-setup.mjs',
   // A busy machine is slow; how long a test takes says nothing.
   testTimeout: 30_000,
+  // One worker a core: by itself Jest leaves one core idle, which is half of a small machine.
+  maxWorkers: '100%',
   projects: [
     { displayName: 'core', ...node, testMatch: ['<rootDir>/core/**/*.test.ts'] },
     { displayName: 'server', ...node, testMatch: ['<rootDir>/server/**/*.test.ts'] },
     {
       displayName: 'interface',
       preset: 'jest-expo/web',
+      setupFiles,
       // The icons are modules of the newer kind, which the preset leaves as they are.
       moduleNameMapper: {
         '^lucide-react-native/icons/(.*)$': '<rootDir>/node_modules/lucide-react-native/dist/cjs/icons/$1.js',

@@ -29,7 +29,7 @@ export default defineConfig({
     // Only the journeys without the server have the page from the device.
     serviceWorkers: 'block',
     launchOptions: {
-      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium-headless-shell',
       args: [
         '--no-sandbox',
         '--disable-gpu',
@@ -42,15 +42,16 @@ export default defineConfig({
     },
   },
   projects: [
-    project('phone', 4391, PHONE, /e2e\/(phone\/)?[^/]+\.spec\.ts/),
-    project('wide', 4392, DESK, /e2e\/(wide\/)?[^/]+\.spec\.ts/),
-    project('empty', 4393, PHONE, /empty\/.*\.spec\.ts/),
-    // Its journeys stop and start servers of their own.
+    // Its journeys stop and start servers of their own, and are the longest: they come first.
     {
       name: 'away',
       testMatch: /away\/.*\.spec\.ts/,
+      fullyParallel: true,
       use: { viewport: PHONE, hasTouch: true, serviceWorkers: 'allow' },
     },
+    project('phone', 4391, PHONE, /e2e\/(phone\/)?[^/]+\.spec\.ts/),
+    project('wide', 4392, DESK, /e2e\/(wide\/)?[^/]+\.spec\.ts/),
+    project('empty', 4393, PHONE, /empty\/.*\.spec\.ts/),
   ],
   webServer: [server('phone', 4391), server('wide', 4392), server('empty', 4393, '--empty')],
 });

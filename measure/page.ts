@@ -32,7 +32,7 @@ export function scriptSize(site: string, start: string): number {
 
 /** The browser, held on one processor when `pinned`. */
 function browserProgram(pinned: boolean): string {
-  const chromium = process.env.CHROMIUM ?? '/usr/bin/chromium';
+  const chromium = process.env.CHROMIUM ?? '/usr/bin/chromium-headless-shell';
   if (!pinned) return chromium;
   const program = join(ROOT, '.cache', 'pinned-chromium');
   writeFileSync(program, `#!/bin/sh\nexec taskset -c 0 ${chromium} "$@"\n`, { mode: 0o755 });

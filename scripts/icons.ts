@@ -15,7 +15,7 @@ const ICONS = [
 async function main(): Promise<void> {
   const drawing = readFileSync(join(PUBLIC, 'icon.svg'), 'utf8');
   const browser = await chromium.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium-headless-shell',
     args: ['--no-sandbox'],
   });
   for (const { name, size, share } of ICONS) {

@@ -164,7 +164,7 @@ async function main(): Promise<void> {
     stdio: 'inherit',
   });
   const browser = await chromium.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium-headless-shell',
     args: ['--no-sandbox', '--disable-gpu'],
   });
   try {

@@ -59,7 +59,7 @@ describe('a correction under a procedure', () => {
     const { moves, procedure } = answer(
       variant({ job: job(SPANS), settings: onEdge, findings: { 'holes-through': 'present' } }),
     ).correction;
-    const turned = moves.flatMap((move) => (move.kind === 'setting' ? [Math.abs(move.to - move.from)] : []));
+    const turned = moves.flatMap((move) => (move.kind === 'setting' ? [Math.abs(move.to - (move.from ?? 0))] : []));
     expect(turned.every((by) => by > 0.05)).toBe(true);
     expect(procedure.join(' ')).not.toContain('leaves it');
   });

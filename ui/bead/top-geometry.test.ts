@@ -281,6 +281,7 @@ describe('a burnt crust', () => {
         expect(Math.min(...grains.map(({ x }) => x))).toBeLessThan(FIELD.length / 3);
         expect(Math.max(...grains.map(({ x }) => x))).toBeGreaterThan((2 * FIELD.length) / 3);
       }),
+      { numRuns: 12 },
     );
   });
 });

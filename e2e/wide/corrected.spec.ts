@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { closeVerdict, expect, newCoupon, openVerdict, setAll, tapFinding, test } from './harness';
+import { closeVerdict, expect, newCoupon, openVerdict, setAll, tapFinding, test } from '../harness';
 
 /** The figure on a knob of the bench. */
 async function figureOn(page: Page, setting: string): Promise<number> {
