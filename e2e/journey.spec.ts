@@ -41,7 +41,7 @@ test('from a bad bead to corrected numbers, to the next bead, and all of it agai
   await expect(page.getByText(/the volts lie under what this wire speed wants/).first()).toBeVisible();
   await expect(page.getByText('Or the other way')).toBeVisible();
   await expect(page.getByText('Check next')).toBeVisible();
-  await expect(page.getByText(/Arc rays: helmet/)).toBeVisible();
+  await expect(page.getByText(/Arc rays: a helmet/)).toBeVisible();
   await expectAccessible(page);
   await closeVerdict(page);
 

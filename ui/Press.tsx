@@ -60,17 +60,20 @@ type ToggleProps = {
   on: boolean;
   onPress: () => void;
   role?: 'radio' | 'checkbox' | 'tab';
+  /** What it is said of, where many of the same name stand below one another: for those who hear the page. */
+  of?: string;
   /** Narrower, where many stand in a row. */
   narrow?: boolean;
   className?: string;
 };
 
 /** A chip that is on or off; on is inked and underlined by a heavier frame, not by colour alone. */
-export function Toggle({ label, on, onPress, role = 'checkbox', narrow = false, className = '' }: ToggleProps) {
+export function Toggle({ label, on, onPress, role = 'checkbox', of, narrow = false, className = '' }: ToggleProps) {
   const state = role === 'tab' ? { 'aria-selected': on } : { 'aria-checked': on };
   return (
     <Pressable
       role={role}
+      {...(of === undefined ? {} : { 'aria-label': `${label}: ${of}` })}
       {...state}
       onPress={onPress}
       className={`min-h-14 items-center justify-center rounded-md border-2 ${narrow ? 'px-2.5' : 'px-4'} ${on ? 'border-ink bg-ink' : 'border-edge bg-plate'} ${className}`}

@@ -153,7 +153,7 @@ export const CAUTIONS: readonly Caution[] = [
   {
     id: 'rays-and-burns',
     stop: false,
-    text: 'Arc rays: helmet shade 10 to 13, gloves, jacket, no bare skin, a screen for others.',
+    text: 'Arc rays: a helmet as dark as the current asks for (shade 10 to 13), gloves, jacket, no bare skin, a screen for others.',
   },
   { id: 'fume', stop: false, text: 'Fume: ventilate or extract, keep your head out of the plume.' },
   { id: 'shock', stop: false, text: 'Shock: dry gloves, sound cables, never stand in the wet.' },

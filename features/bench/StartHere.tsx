@@ -13,13 +13,14 @@ export function StartHere({ onMore }: { onMore: () => void }) {
   const isSet = useDraftPart(
     ({ settings }) => settings.voltageV !== undefined || settings.wireSpeedMPerMin !== undefined,
   );
-  if (!isFirst || isSet || answer === null || answer.start === null) return null;
+  if (!isFirst || isSet || (answer !== null && answer.start === null)) return null;
   return (
     <View className="gap-2 px-4">
-      <Suspense fallback={<View style={{ height: 300 }} className="rounded-md bg-plate" />}>
-        <StartCard answer={answer} brief />
-      </Suspense>
+      <Suspense fallback={<Place />}>{answer === null ? <Place /> : <StartCard answer={answer} brief />}</Suspense>
       <Button label="How to run it" onPress={onMore} />
     </View>
   );
 }
+
+/** Where the figures will stand, about as high as they are: what stands under them does not slide away from a thumb. */
+const Place = () => <View style={{ height: 262 }} className="rounded-md bg-plate" />;

@@ -126,7 +126,7 @@ function Step({ step: { do: does, because, swap, caution }, done, onPress }: Ste
       {!done && <Words>{textIn(because)}</Words>}
       {!swap && <Words className="text-faint">What is recorded will do: look that it is so.</Words>}
       {!done && caution !== null && <Words strong>{textIn(`Mind: ${caution}`)}</Words>}
-      <Toggle label={done ? 'Done' : swap ? 'Done' : 'Looked at'} on={done} onPress={onPress} />
+      <Toggle label={done || swap ? 'Done' : 'Looked at'} of={textIn(does)} on={done} onPress={onPress} />
     </View>
   );
 }
