@@ -200,4 +200,22 @@ export const METALS_CASES: readonly WrittenCase[] = [
     GOOD,
     { thicknessMm: 5, place: 'pit' },
   ),
+  w(
+    'gun-wrong-way',
+    'alu12',
+    'black all along beside the bead; gas good, plate brushed; came from steel and dragged it',
+    'residue-black-soot',
+    'check-brush',
+    { voltageV: 22.2, wireSpeedMPerMin: 7.5, gasFlowLPerMin: 16, travelAngleDeg: -12 },
+    { baseMetal: 'aluminium', thicknessMm: 4 },
+  ),
+  w(
+    'gun-wrong-way',
+    'flux12',
+    'pushed the flux wire as if it were solid: slag under the toes, a line of it in the cut',
+    'slag-stuck section-slag check-gun-way',
+    'check-slag',
+    {},
+    { thicknessMm: 10, joint: 'fillet' },
+  ),
 ];

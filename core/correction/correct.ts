@@ -84,6 +84,9 @@ const TRIM: readonly string[] = ['pulse-trim-low', 'pulse-trim-high'];
 /** A fault that a look showed is put right unless the bead speaks clearly against it. */
 const SEEN_ABOVE = 0.15;
 
+/** A cause that is likelier than not. */
+const LIKELY = 0.5;
+
 /** Causes that a look showed and that hold: all of them are put right, whichever is the likeliest. */
 function seenFaults({ engine, input, diagnosis }: Work): CauseId[] {
   return diagnosis.causes.flatMap(({ cause, probability }) => {
@@ -182,6 +185,7 @@ export function correct(engine: Engine, input: Case, diagnosis: Diagnosis): Corr
     ...Object.fromEntries(technique.flatMap((move) => (move.kind === 'setting' ? [[move.setting, move.to]] : []))),
   };
   const arcAfter = readArc(diagnosis.setup, settings);
+  const showsCold = probabilityOf(diagnosis, 'heat-low') > LIKELY;
   const correction: Correction = {
     settings,
     // Where a current in the wild zone is turned out of it, the figures are the remedy.
@@ -193,7 +197,10 @@ export function correct(engine: Engine, input: Case, diagnosis: Diagnosis): Corr
     before: effectOf(diagnosis.arc),
     after: effectOf(arcAfter),
     // What the procedure holds back is said as that, not as a machine's end.
-    outOfReach: procedure === undefined ? outOfReach(situation, bounds, to) : outOfReach(situation, machine, unbound),
+    outOfReach:
+      procedure === undefined
+        ? outOfReach(situation, bounds, to, showsCold)
+        : outOfReach(situation, machine, unbound, showsCold),
     procedure: procedureNotes(
       procedure,
       situation.setup,

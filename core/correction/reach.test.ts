@@ -1,3 +1,5 @@
+import fc from 'fast-check';
+import { answer } from '../answer';
 import { balanceVoltage } from '../arc/balance';
 import { currentAt } from '../arc/setup';
 import { EXAMPLE_CASE } from '../cases/example';
@@ -13,6 +15,7 @@ const told = (
   wantedShare: number | null,
   { wire = [2, 7.5], volts = [12, 38] }: Ends,
   setup: object = {},
+  showsCold = false,
 ): string[] => {
   const bounds = {
     wireSpeedMPerMin: { low: wire[0], high: wire[1], step: 0.1 },
@@ -22,7 +25,7 @@ const told = (
   };
   const plateWantsA = wantedShare === null ? null : wantedShare * AMPS;
   const held = { ...BASE.setup, plateWantsA, currentAskedA: plateWantsA, ...setup };
-  return outOfReach(situation({ setup: held }), bounds, STEADY);
+  return outOfReach(situation({ setup: held, today: STEADY }), bounds, STEADY, showsCold);
 };
 
 describe('what cannot be reached', () => {
@@ -61,6 +64,42 @@ describe('what cannot be reached', () => {
     expect(note).toContain(`would want ${wanted.toFixed(1)} V`);
     // With volts enough the wire has room to go, and nothing is said.
     expect(told(1.4, { wire: [2, 14] })).toEqual([]);
+  });
+
+  it('is named for every machine whose volts end too soon: a cold bead gets more heat, or is told what stops it', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 8, max: 30 }), fc.integer({ min: 32, max: 56 }), (half, top) => {
+        const cold: Case = {
+          ...EXAMPLE_CASE,
+          job: { ...EXAMPLE_CASE.job, thicknessMm: half / 2, otherThicknessMm: half / 2 },
+          rig: { ...EXAMPLE_CASE.rig, range: { voltageV: { low: 12, high: top / 2, step: 0.5 } } },
+          settings: { ...STEADY, voltageV: Math.min(19, top / 2) },
+          findings: { 'bead-ropey': 'present', 'toe-cold-lap': 'present', 'back-no-mark': 'present' },
+        };
+        const { causes, correction } = answer(cold);
+        fc.pre(causes[0].cause === 'heat-low' && causes[0].probability > 0.5);
+        const raised = correction.after!.currentA! / correction.before!.currentA!;
+        expect(raised > 1.05 || correction.outOfReach.length > 0).toBe(true);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('is said of a bead that shows cold at all the current it is asked for, without passes that would not help', () => {
+    const ends: Ends = { wire: [2, 14], volts: [12, STEADY.voltageV - 1] };
+    expect(told(0.95, ends)).toEqual([]);
+    expect(told(0.95, ends, {}, true)).toEqual([
+      expect.stringMatching(
+        new RegExp(
+          `^The bead is cold at about ${Math.round(AMPS)} A; this machine stops at ${STEADY.voltageV - 1} V, .* Travel slower; preheat by procedure; or thicker or tubular wire\\.$`,
+        ),
+      ),
+    ]);
+    // Over a quiet short arc lies a zone that no bead is quiet in, and over a short arc of CO2 the drops are rough.
+    const open: Ends = { wire: [2, 14] };
+    expect(told(1.1, open, { currentAskedA: 0.95 * AMPS }, true)[0]).toContain('runs quietly in this gas up to about');
+    expect(told(1.1, open, { currentAskedA: 0.95 * AMPS })).toEqual([]);
+    expect(told(1.1, open, {}, true)).toEqual([]);
   });
 
   it('is said at the bottom where the sheet stands much less', () => {

@@ -1,6 +1,7 @@
 import { withinCurrentRange } from '../arc/balance';
 import { passesFor } from '../arc/passes';
 import { balancedVolts, currentAt, isColdInOnePass } from '../arc/setup';
+import { globularShare } from '../arc/transfer';
 import { isTubular } from '../arc/wire';
 import { wireWindow } from '../arc/wire-window';
 import type { Situation, Target } from './objective';
@@ -10,32 +11,58 @@ import type { Bounds } from './solver';
 const AT_THE_END = { wireMPerMin: 0.15, volts: 0.15 };
 /** Under this share of what the plate wants it stays cold, over that one a sheet does not stand it. */
 const SHORT = { cold: 0.85, hot: 1.2 };
-/** Volts this far under what the current wants, in half-widths of the window, and the arc stubs. */
-const VOLTS_SHORT_V = 1;
+
+/** What a bead that shows cold gets at least, as a share of today's current; where it is less, what stops it is named. */
+const LEAST_RISE = 1.05;
+/** A current this much further into globular transfer is no way out. */
+const ROUGHER = 0.1;
 
 const OUT_OF_POSITION = { 'vertical-up': 'Vertical-up', overhead: 'Overhead' } as const;
 
-/** What is short of the plate's want: the position, the wire, or the machine by its wire drive or its volts. */
-function limitOf({ setup }: Situation, bounds: Bounds, corrected: Target, currentA: number): string | null {
+/**
+ * What is short of what is wanted: the position, the wire, or the machine by its wire drive or its volts.
+ * @param currentA what the corrected figures give
+ * @param wantedA what is asked for of one pass
+ */
+function limitOf(
+  { setup }: Situation,
+  bounds: Bounds,
+  corrected: Target,
+  currentA: number,
+  wantedA: number,
+): string | null {
   const { ceiling, position, wire } = setup;
   const { voltageV, wireSpeedMPerMin: speed } = bounds;
-  const wanted = withinCurrentRange(setup.currentAskedA ?? currentA);
+  const wanted = withinCurrentRange(wantedA);
   const atTopOfWire = corrected.wireSpeedMPerMin >= speed.high - AT_THE_END.wireMPerMin;
   const volts = balancedVolts(setup, wanted);
-  if (corrected.voltageV >= voltageV.high - AT_THE_END.volts && volts > voltageV.high + VOLTS_SHORT_V)
+  if (corrected.voltageV >= voltageV.high - AT_THE_END.volts && volts > voltageV.high)
     return `this machine stops at ${voltageV.high} V, which holds an arc of about ${Math.round(currentA)} A; that current would want ${volts.toFixed(1)} V`;
   if (ceiling?.by === 'position' && currentA >= SHORT.cold * ceiling.currentA)
     return `${OUT_OF_POSITION[position as keyof typeof OUT_OF_POSITION].toLowerCase()} a pass of this wire holds up about ${Math.round(ceiling.currentA)} A`;
   const asked = setup.currentAskedA;
-  if (!atTopOfWire)
-    // Between the short arc and a spray that nothing here carries lies a zone where no bead is quiet.
-    return asked !== null && currentA >= SHORT.cold * asked && isColdInOnePass(setup.plateWantsA ?? 0, Infinity, asked)
+  if (!atTopOfWire) {
+    // Between the short arc and a spray that nothing here carries lies a zone where no bead is quiet; and past the short
+    // arc of CO2 the drops are rough.
+    const plateWantsA = setup.plateWantsA ?? 0;
+    const isHeld = asked !== null && asked < plateWantsA && currentA >= SHORT.cold * asked;
+    const isShort = isHeld && (wantedA > asked || isColdInOnePass(plateWantsA, Infinity, asked));
+    const rough = (amps: number): number => globularShare(withinCurrentRange(amps), wire, setup.gas);
+    return isShort || rough(wanted) > rough(currentA) + ROUGHER
       ? `this wire runs quietly in this gas up to about ${Math.round(currentA)} A`
       : null;
+  }
   const top = wireWindow(wire).highA;
   return currentA >= SHORT.cold * top
     ? `this wire carries about ${Math.round(top)} A`
     : `this machine feeds ${corrected.wireSpeedMPerMin.toFixed(1)} m/min at most, which is ${Math.round(currentA)} A`;
+}
+
+/** Today's current where a bead of it shows cold and hardly more is offered; null where all is well. */
+function coldAt({ setup, today }: Situation, showsCold: boolean, currentA: number): number | null {
+  if (!showsCold || today.wireSpeedMPerMin === null || today.stickOutMm === null) return null;
+  const from = currentAt(setup, today.wireSpeedMPerMin, today.stickOutMm);
+  return currentA < LEAST_RISE * from ? from : null;
 }
 
 /**
@@ -43,18 +70,26 @@ function limitOf({ setup }: Situation, bounds: Bounds, corrected: Target, curren
  * how many passes take its place.
  * @param bounds what can be set
  * @param corrected the best that can be set
+ * @param showsCold whether the bead is likely too cold, whatever its figures say
  */
-export function outOfReach(situation: Situation, bounds: Bounds, corrected: Target): string[] {
+export function outOfReach(situation: Situation, bounds: Bounds, corrected: Target, showsCold = false): string[] {
   const { setup, gapShare } = situation;
   const wanted = setup.plateWantsA;
   if (wanted === null || setup.thinnestMm === null) return [];
   const current = currentAt(setup, corrected.wireSpeedMPerMin, corrected.stickOutMm);
   const atBottom = corrected.wireSpeedMPerMin <= bounds.wireSpeedMPerMin.low + AT_THE_END.wireMPerMin;
-  if (current < SHORT.cold * wanted) {
-    const limit = limitOf(situation, bounds, corrected, current);
+  const cold = coldAt(situation, showsCold, current);
+  if (current < SHORT.cold * wanted || cold !== null) {
+    const asked = setup.currentAskedA ?? current;
+    const limit = limitOf(situation, bounds, corrected, current, Math.max(asked, LEAST_RISE * (cold ?? 0)));
     if (limit === null) return [];
-    const { count, legMm } = passesFor(setup.thinnestMm, setup.joint, setup.position, gapShare * setup.thinnestMm);
     const other = isTubular(setup.wire.class) ? 'thicker wire' : 'thicker or tubular wire';
+    // A plate that wants no more than it gets wants no more passes either.
+    if (wanted <= LEAST_RISE * current)
+      return [
+        `The bead is cold at about ${Math.round(cold ?? current)} A; ${limit}. Travel slower; preheat by procedure; or ${other}.`,
+      ];
+    const { count, legMm } = passesFor(setup.thinnestMm, setup.joint, setup.position, gapShare * setup.thinnestMm);
     return [
       `The plate wants about ${Math.round(wanted)} A in one pass; ${limit}. ${count} passes, each as a ${legMm.toFixed(0)} mm leg, on a bevel where it is thick; preheat by procedure; or ${other}.`,
     ];

@@ -16,6 +16,7 @@ const EXPECT = {
   'pulse-trim-high': 'a short, quiet arc and a narrower bead',
   'angle-push-steep': 'a bead that digs in',
   'angle-drag-steep': 'a flatter bead',
+  'gun-wrong-way': 'a clean bead: no soot, or slag that stays behind the puddle',
 } as const;
 
 /** Travel this much off, as a ratio, is worth a word. */
@@ -55,12 +56,14 @@ export function techniqueMoves({ engine, input, diagnosis }: Work, wantedTravel:
     const to = Math.round(wantedTravel / 10) * 10;
     if (stillOff) moves.push(settingMove(dials, 'travelSpeedMmPerMin', travelSpeedMmPerMin, to, words(offPace)));
   }
-  const steep = (['angle-push-steep', 'angle-drag-steep'] as const).find(likely);
-  if (travelAngleDeg !== undefined && steep !== undefined && Math.abs(travelAngleDeg) > STEEP_ANGLE.above) {
-    // Aluminium that was dragged steeply is pushed, and slag wire the other way.
-    const { fixed, angleDeg } = diagnosis.setup.hand;
+  const { fixed, angleDeg } = diagnosis.setup.hand;
+  const leans = (['gun-wrong-way', 'angle-push-steep', 'angle-drag-steep'] as const).find(likely);
+  const isOff = (angle: number): boolean =>
+    leans === 'gun-wrong-way' ? angle * angleDeg < 0 : Math.abs(angle) > STEEP_ANGLE.above;
+  if (travelAngleDeg !== undefined && leans !== undefined && isOff(travelAngleDeg)) {
+    // Aluminium that was dragged is pushed, and slag wire the other way.
     const to = Math.sign(fixed ? angleDeg : travelAngleDeg) * STEEP_ANGLE.to;
-    moves.push(settingMove(dials, 'travelAngleDeg', travelAngleDeg, to, words(steep)));
+    moves.push(settingMove(dials, 'travelAngleDeg', travelAngleDeg, to, words(leans)));
   }
   return moves;
 }

@@ -151,6 +151,9 @@ function atUsualStickOut(setup: ArcSetup, settings: Settings, reading: ArcReadin
   return stickOutMm === settings.stickOutMm ? reading : readArc(setup, { ...settings, stickOutMm });
 }
 
+/** The middle of what a hand leans, degrees: the unit of a gun angle. */
+const MODERATE_DEG = 12;
+
 /** So near the wanted flow nothing is short, whatever the school. */
 const NEAR_WANTED = 0.95;
 
@@ -221,7 +224,12 @@ export function residualsOf(input: Case, setup: ArcSetup, reading: ArcReading): 
       spread: share / 0.45,
     };
   }
-  if (settings.travelAngleDeg !== undefined) residuals.push = { value: settings.travelAngleDeg / 12, spread: 0.5 };
+  if (settings.travelAngleDeg !== undefined) {
+    const { fixed, angleDeg } = setup.hand;
+    residuals.push = { value: settings.travelAngleDeg / MODERATE_DEG, spread: 0.5 };
+    // Metal or wire may leave no choice: how far the gun leans the other way.
+    if (fixed) residuals.gunWay = { value: -Math.sign(angleDeg) * residuals.push.value, spread: 0.5 };
+  }
   if (settings.arcControlPct !== undefined)
     residuals.arcControl = { value: (settings.arcControlPct - 50) / 20, spread: 0.3 };
   return residuals;

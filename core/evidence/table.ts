@@ -73,6 +73,7 @@ export type ResidualName =
   | 'stickOut'
   | 'travel'
   | 'push'
+  | 'gunWay'
   | 'arcControl'
   | 'polarityMatch'
   | 'gasMatch'
@@ -114,6 +115,7 @@ export const FIGURES: Record<ResidualName, FigureEntry> = {
     waitsFor: 'travelSpeedMmPerMin',
   },
   push: { evidence: 'setting:travelAngleDeg', against: 'the gun angle is moderate', waitsFor: null },
+  gunWay: { evidence: 'setting:travelAngleDeg', against: 'the gun was led as this wire wants it', waitsFor: null },
   arcControl: { evidence: 'setting:arcControlPct', against: 'the arc control is not off that way', waitsFor: null },
   polarityMatch: { evidence: 'rig:polarity', against: 'recorded as this wire wants it', waitsFor: null },
   gasMatch: { evidence: 'rig:gas', against: 'the recorded mix suits wire and metal', waitsFor: null },

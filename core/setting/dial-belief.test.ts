@@ -20,7 +20,11 @@ describe('how sure a knob is', () => {
     const at = (mark: number): number => dialSpread('wireSpeedMPerMin', WIRE, mark)!;
     // Half of each pair, 4 % of the 5 m/min between them, and the hand.
     expect(at(4)).toBeCloseTo(Math.hypot(0.5 * 0.066, 0.5 * 0.176, 0.2, 0.18), 3);
+    // Half a pitch beyond either end: a fifth of the way carried on, with both pairs carried on too.
+    const carried = (of: number, other: number): number => Math.hypot(1.5 * of, 0.5 * other, 0.2 * 0.5 * 5, 0.18);
+    expect(at(8)).toBeCloseTo(carried(0.176, 0.066), 3);
     expect(at(8)).toBeGreaterThan(at(6));
+    expect(dialSpread('wireSpeedMPerMin', { ...WIRE, low: 0 }, 0)).toBeCloseTo(carried(0.066, 0.176), 3);
     expect(at(10)).toBeGreaterThan(1.2 * at(8));
     expect(at(1)).toBeGreaterThan(at(2));
   });
@@ -55,6 +59,9 @@ describe('how sure a knob is', () => {
 describe('the one more pair', () => {
   it('is asked for where nothing holds the line: at the far end of a knob whose low half is known', () => {
     const next = nextPair('wireSpeedMPerMin', WIRE)!;
+    // The usual spread is the mean over the knob from end to end.
+    const all = Array.from({ length: 901 }, (_, i) => dialSpread('wireSpeedMPerMin', WIRE, 1 + i / 100)!);
+    expect(next.spread).toBeCloseTo(all.reduce((sum, each) => sum + each, 0) / 901, 1);
     expect(next.mark).toBeGreaterThanOrEqual(9);
     expect(next.spreadWith).toBeLessThan(0.9 * next.spread);
   });

@@ -225,4 +225,48 @@ export const TECHNIQUE_CAUSES: readonly Cause[] = [
       prevent: 'Set the body first, then the gun.',
     },
   },
+  {
+    id: 'gun-wrong-way',
+    name: 'Gun led the wrong way',
+    plain: 'Aluminium was dragged, or a wire with slag was pushed.',
+    group: 'technique',
+    prior: 0.05,
+    priorFactors: [
+      {
+        when: { wireClass: ['solid-steel', 'solid-stainless'] },
+        factor: 0,
+        because: 'solid wire on steel is led either way',
+      },
+    ],
+    exclusive: 'angle',
+    figures: [
+      { residual: 'gunWay', at: 1, otherwise: -0.8, because: 'the gun leans the other way than this wire wants' },
+    ],
+    links: [['toe-cold-lap', 0.12, 'the puddle rolls where the arc does not go']],
+    linksWhen: [
+      {
+        when: { wireClass: ['solid-aluminium'] },
+        links: [
+          ['residue-black-soot', 0.75, 'dragged, the gas lies behind the arc and the oxide is not cleaned off ahead'],
+          ['holes-scattered', 0.25, 'the gas trails behind the arc'],
+          ['bead-ropey', 0.15, 'the arc pushes metal back into a crown'],
+        ],
+      },
+      {
+        when: { wireClass: ['tubular-self-shielded', 'tubular-gas-shielded'] },
+        links: [
+          ['section-slag', 0.4, 'slag rolls ahead of a pushed arc and is buried'],
+          ['slag-stuck', 0.35, 'slag runs under the edges of the bead'],
+          ['holes-wormtracks', 0.12, 'gas of the slag is caught'],
+          ['bead-flat', 0.25, 'the arc pushes the puddle flat'],
+        ],
+      },
+    ],
+    check: 'check-gun-way',
+    remedy: {
+      kind: 'technique',
+      plain: 'Push aluminium; drag a wire with slag; lean the gun 5 to 15 degrees.',
+      prevent: 'Is there slag, you drag. Say it before the arc is struck.',
+    },
+  },
 ];

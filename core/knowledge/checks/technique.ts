@@ -38,6 +38,15 @@ export const TECHNIQUE_CHECKS: readonly Check[] = [
     leak: 0.06,
   },
   {
+    id: 'check-gun-way',
+    name: 'Pushed or dragged?',
+    plain: 'Ask which way the gun leant along the joint; the soot or the slag lies on the side it leant to.',
+    shows: 'aluminium was dragged, or a wire with slag was pushed',
+    minutes: 0.3,
+    tools: 'none',
+    leak: 0.04,
+  },
+  {
     id: 'check-stop',
     name: 'Look at the stops',
     plain: 'Look at the last centimetre of three runs.',
