@@ -16,6 +16,7 @@ import {
   LINERS,
   COOLINGS,
   POLARITIES,
+  CONTROLS,
   WORKPIECES,
   PLACES,
   CRITICALS,
@@ -183,6 +184,8 @@ export const RIG_SCHEMA = {
       required: ['ratedA', 'ratedPct'],
       properties: { ratedA: number(30, 700), ratedPct: number(5, 100) },
     },
+    /** What the machine lets be set besides; all of it where nothing is said, none of it for an empty list. */
+    controls: words(CONTROLS),
     /** What the machine can be set to; the correction stays inside. */
     range: {
       type: 'object',

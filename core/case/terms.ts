@@ -24,6 +24,9 @@ export type FittedPart = (typeof FITTED_PARTS)[number];
 export const GROOVES = ['v', 'u', 'knurled'] as const;
 export const LINERS = ['steel', 'polymer'] as const;
 export const COOLINGS = ['air', 'water'] as const;
+/** What a machine lets be set at the start and the end of the arc, how its trigger works, and a tap for the slope of its source. */
+export const CONTROLS = ['pre-flow', 'post-flow', 'burn-back', 'run-in', 'crater-fill', 'four-step', 'slope'] as const;
+export type Control = (typeof CONTROLS)[number];
 export const POLARITIES = ['electrode-positive', 'electrode-negative'] as const;
 /** What the weld is a part of, and where it is done: both suggest what can hurt. */
 export const WORKPIECES = ['plate', 'tube', 'tank', 'vehicle', 'machinery', 'structure'] as const;

@@ -11,7 +11,7 @@ import { plateHeat, type PlateHeat } from './plate-heat';
 import { protectionFor, type Protection } from './protection';
 import { stitchPlan, type StitchPlan } from './stitch';
 import { techniqueFor, type Technique } from './technique';
-import { timesFor, type Times } from './times';
+import { slopeFor, timesFor, type Times } from './times';
 import { wireChoice, type WireChoice } from './wire-choice';
 
 /** Everything to set and to know before the first bead. */
@@ -23,6 +23,8 @@ export type Start = {
   passes: Pass[];
   technique: Technique;
   times: Times;
+  /** Where a tap for the slope of the source stands; null where there is none. */
+  slope: 'steep' | 'flat' | null;
   /** How sheet is stitched; null where a bead is drawn in one. */
   stitch: StitchPlan | null;
   /** Which sizes of this wire suit the plate; null where its thickness is not known. */
@@ -143,7 +145,8 @@ export function startOf(
     marks: marksOf(all, input.rig?.dials),
     passes,
     technique,
-    times: timesFor(setup, currentA, wireSpeedMPerMin, stitch !== null),
+    times: timesFor(setup, { currentA, wireSpeedMPerMin, stitched: stitch !== null }, input.rig?.controls),
+    slope: setup.pulse ? null : slopeFor(arcControlPct, reading.transfer === 'spray', input.rig?.controls),
     stitch,
     wire: choice,
     expected: {

@@ -1,18 +1,21 @@
 import type { ArcSetup } from '../arc/setup';
+import { CONTROLS, type Control } from '../case/schema';
 
 /** The times of start and end, for machines that let them be set; by hand they are a wait before and after the arc. */
 export type Times = {
-  /** Gas before the arc and after it, s; null for a wire that needs none. */
+  /** Gas before the arc and after it, s; null for a wire that needs none and a machine that does not let it be set. */
   preFlowS: number | null;
   postFlowS: number | null;
-  /** How long the wire burns on after the trigger is let go, s. */
-  burnBackS: number;
-  /** Wire speed until the arc stands, m/min. */
-  runInMPerMin: number;
+  /** How long the wire burns on after the trigger is let go, s; null where it cannot be set. */
+  burnBackS: number | null;
+  /** Wire speed until the arc stands, m/min; null where it cannot be set. */
+  runInMPerMin: number | null;
   /** How the crater is filled. */
   crater: string;
   /** Trigger held, or let go and pressed again to stop. */
   trigger: '2T' | '4T';
+  /** What the hand does in place of what the machine has not. */
+  byHand: string[];
 };
 
 /**
@@ -33,34 +36,85 @@ const between = (x: number, from: number, to: number, least: number, most: numbe
 const tenth = (seconds: number): number => Math.round(seconds * 10) / 10;
 const hundredth = (seconds: number): number => Math.round(seconds * 100) / 100;
 
+/** What the hand does where a machine has no setting for it. Source: the trade's habits at machines without timers. */
+const BY_HAND: { [control in Control]?: string } = {
+  'pre-flow':
+    'No pre-flow: pull the trigger once beside the joint, so that the gun is full of gas; clip the wire again.',
+  'post-flow':
+    'No post-flow: hold the nozzle over the crater until it is dark; what is left in the gun still covers it.',
+  'burn-back': 'No burn-back: draw the gun back a little as you let go, and clip the wire.',
+  'run-in': 'No run-in: strike with a short stick-out and a clipped wire.',
+};
+/** What a wire without gas does not miss. */
+const OF_THE_GAS: readonly Control[] = ['pre-flow', 'post-flow'];
+
+type Run = { currentA: number; wireSpeedMPerMin: number; stitched: boolean };
+
 /**
  * The times of start and end of a job.
- * @param currentA expected
- * @param wireSpeedMPerMin to start with
- * @param stitched whether the sheet is stitched
+ * @param run expected current in A, wire speed to start with in m/min, and whether the sheet is stitched
+ * @param controls what the machine lets be set; all of it where that is not known
  */
-export function timesFor(setup: ArcSetup, currentA: number, wireSpeedMPerMin: number, stitched: boolean): Times {
+export function timesFor(
+  setup: ArcSetup,
+  { currentA, wireSpeedMPerMin, stitched }: Run,
+  controls: readonly Control[] = CONTROLS,
+): Times {
+  const has = (control: Control): boolean => controls.includes(control);
   // Aluminium and stainless show every breath of air, and a draught takes the first of the gas.
   const tender = setup.baseMetal !== 'mild-steel' || setup.draught !== 'still';
   const { leastS, mostS, fromA, toA } = POST_FLOW;
+  const runIn = Math.min(wireSpeedMPerMin, Math.max(RUN_IN.leastMPerMin, RUN_IN.share * wireSpeedMPerMin));
+  const burnBack = between(
+    setup.wire?.diameterMm ?? 1,
+    BURN_BACK.fromMm,
+    BURN_BACK.toMm,
+    BURN_BACK.leastS,
+    BURN_BACK.mostS,
+  );
   return {
-    preFlowS: setup.usesGas ? (tender ? PRE_FLOW_S.tender : PRE_FLOW_S.usual) : null,
-    postFlowS: setup.usesGas
-      ? tenth(Math.min(mostS, between(currentA, fromA, toA, leastS, mostS) + (tender ? 0.5 : 0)))
-      : null,
-    burnBackS: hundredth(
-      between(setup.wire?.diameterMm ?? 1, BURN_BACK.fromMm, BURN_BACK.toMm, BURN_BACK.leastS, BURN_BACK.mostS),
-    ),
-    runInMPerMin: tenth(Math.min(wireSpeedMPerMin, Math.max(RUN_IN.leastMPerMin, RUN_IN.share * wireSpeedMPerMin))),
-    crater: craterOf(setup, currentA, stitched),
-    trigger: stitched ? '2T' : '4T',
+    preFlowS: setup.usesGas && has('pre-flow') ? (tender ? PRE_FLOW_S.tender : PRE_FLOW_S.usual) : null,
+    postFlowS:
+      setup.usesGas && has('post-flow')
+        ? tenth(Math.min(mostS, between(currentA, fromA, toA, leastS, mostS) + (tender ? 0.5 : 0)))
+        : null,
+    burnBackS: has('burn-back') ? hundredth(burnBack) : null,
+    runInMPerMin: has('run-in') ? tenth(runIn) : null,
+    crater: craterOf(setup, currentA, stitched, has('crater-fill')),
+    trigger: stitched || !has('four-step') ? '2T' : '4T',
+    byHand: CONTROLS.flatMap((control) => {
+      const instead = BY_HAND[control];
+      const isMissed = !has(control) && (setup.usesGas || !OF_THE_GAS.includes(control));
+      return isMissed && instead !== undefined ? [instead] : [];
+    }),
   };
 }
 
-function craterOf({ baseMetal }: ArcSetup, currentA: number, stitched: boolean): string {
+function craterOf({ baseMetal }: ArcSetup, currentA: number, stitched: boolean, fills: boolean): string {
   if (stitched) return 'A stitch fills itself: stop, wait with the nozzle over it, then the next.';
   if (baseMetal === 'aluminium')
-    return 'Aluminium cracks from its crater: crater fill, or turn back 20 mm onto the bead and speed up before letting go.';
+    return `Aluminium cracks from its crater: ${fills ? 'crater fill, or ' : ''}turn back 20 mm onto the bead and speed up before letting go.`;
   if (currentA < CRATER_FROM_A) return 'Pause at the end until the crater is level, then let go.';
-  return 'Crater fill at about two thirds for a second, or a step back of 10 mm before letting go; hold the nozzle over it.';
+  return fills
+    ? 'Crater fill at about two thirds for a second, or a step back of 10 mm before letting go; hold the nozzle over it.'
+    : 'A step back of 10 mm onto the bead and a pause before letting go; hold the nozzle over it.';
 }
+
+/**
+ * The tap for the slope of the source, on machines that have one: steep holds back the current of a short circuit, which
+ * softens the arc as arc control does; flat gives a spray its steady length.
+ * @param arcControlPct as wanted, 0 crisp to 100 soft
+ * @param sprays whether the arc is a spray
+ * @returns null where the machine has none, or sets its own arc by pulse
+ */
+export function slopeFor(
+  arcControlPct: number,
+  sprays: boolean,
+  controls: readonly Control[] | undefined,
+): 'steep' | 'flat' | null {
+  if (!controls?.includes('slope')) return null;
+  return sprays || arcControlPct < SLOPE_STEEP_FROM_PCT ? 'flat' : 'steep';
+}
+
+/** Arc control from which the steep tap comes nearest to it, per cent. */
+const SLOPE_STEEP_FROM_PCT = 50;

@@ -23,6 +23,7 @@ import {
   passWords,
   plateHeatWords,
   shadeWords,
+  SLOPE_WORDS,
   stitchWords,
   timesWords,
 } from './start-words';
@@ -192,6 +193,7 @@ function Hand({ start }: { start: Start }) {
       {plateHeatWords(start).length > 0 && <Told label="Heat of the plate" lines={plateHeatWords(start)} />}
       {start.protection.coats.length > 0 && <Told label="Coats" lines={start.protection.coats} />}
       <Told label="Helmet" lines={[shadeWords(start.protection)]} />
+      {start.slope !== null && <Told label="Slope" lines={[SLOPE_WORDS[start.slope]]} />}
       <Toggle label="Start and end of the arc" on={more} onPress={() => setMore(!more)} />
       {more && <Told label="Start and end" lines={timesWords(times)} />}
       {looksAndSounds !== null && (

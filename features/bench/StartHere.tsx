@@ -23,4 +23,4 @@ export function StartHere({ onMore }: { onMore: () => void }) {
 }
 
 /** Where the figures will stand, about as high as they are: what stands under them does not slide away from a thumb. */
-const Place = () => <View style={{ height: 262 }} className="rounded-md bg-plate" />;
+const Place = () => <View style={{ height: 315 }} className="rounded-md bg-plate" />;

@@ -73,5 +73,14 @@ describe('what is said of a start', () => {
     expect(timesWords(FILLET.times)[0]).toMatch(/^Gas 0\.3 s before and [\d.]+ s after\.$/);
     expect(timesWords({ ...FILLET.times, preFlowS: null, postFlowS: null })[0]).toMatch(/^Run-in/);
     expect(timesWords(FILLET.times).at(-1)).toBe(FILLET.times.crater);
+    expect(timesWords(FILLET.times)[1]).toMatch(/^Run-in [\d.]+ m\/min, burn-back 0\.1\d? s, 4T\.$/);
+  });
+
+  it('is what the hand does where the machine lets nothing be set', () => {
+    const { times } = on({ thicknessMm: 3, joint: 'fillet' }, { controls: ['post-flow'] });
+    const lines = timesWords(times);
+    expect(lines[0]).toMatch(/^Gas [\d.]+ s after\.$/);
+    expect(lines[1]).toBe('2T.');
+    expect(lines.filter((line) => line.startsWith('No '))).toHaveLength(3);
   });
 });

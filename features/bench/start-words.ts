@@ -77,11 +77,24 @@ export function plateHeatWords({ plateHeat, passes }: Pick<Start, 'plateHeat' | 
 }
 
 /** Start and end of the arc, line by line. */
-export function timesWords({ preFlowS, postFlowS, burnBackS, runInMPerMin, crater, trigger }: Times): string[] {
+export function timesWords({ preFlowS, postFlowS, burnBackS, runInMPerMin, crater, trigger, byHand }: Times): string[] {
+  const gas = [preFlowS === null ? [] : [`${preFlowS} s before`], postFlowS === null ? [] : [`${postFlowS} s after`]];
+  const set = [
+    runInMPerMin === null ? [] : [`run-in ${runInMPerMin.toFixed(1)} m/min`],
+    burnBackS === null ? [] : [`burn-back ${burnBackS} s`],
+    [trigger],
+  ].flat();
   return [
-    ...(preFlowS === null ? [] : [`Gas ${preFlowS} s before and ${postFlowS} s after.`]),
-    `Run-in ${runInMPerMin.toFixed(1)} m/min, burn-back ${burnBackS} s, ${trigger}.`,
+    ...(gas.flat().length === 0 ? [] : [`Gas ${gas.flat().join(' and ')}.`]),
+    `${set[0][0].toUpperCase()}${set.join(', ').slice(1)}.`,
     'Wire clipped to a point before each start.',
     crater,
+    ...byHand,
   ];
 }
+
+/** Where the tap for the slope of the source stands, and why. */
+export const SLOPE_WORDS: Record<NonNullable<Start['slope']>, string> = {
+  steep: 'Steep tap: a softer short arc with less spatter.',
+  flat: 'Flat tap: a stiffer short arc over gaps, a steady length in spray.',
+};

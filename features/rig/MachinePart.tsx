@@ -1,12 +1,13 @@
 import { Controller, type Control } from 'react-hook-form';
+import { CONTROLS, type Control as MachineControl } from '@/core/case/terms';
 import { readable, unitOf } from '@/core/quantity/units';
 import { SETTINGS } from '@/core/setting/table';
 import { NumberField } from '@/ui/NumberField';
 import { Part } from '@/ui/Part';
-import { Choice } from '@/ui/Press';
+import { Choice, Toggle } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { Words } from '@/ui/Words';
-import { DISPLAY_WORDS } from '../shared/rig-words';
+import { CONTROL_WORDS, DISPLAY_WORDS } from '../shared/rig-words';
 import { useUnits } from '../shared/use-habits';
 import type { RigValues } from './rig-form';
 
@@ -83,6 +84,13 @@ export function MachinePart({ control }: { control: Control<RigValues> }) {
           )}
         />
       </Part>
+      <Part title="What else it lets you set">
+        <Controller
+          control={control}
+          name="controls"
+          render={({ field }) => <Controls chosen={field.value ?? null} onChange={field.onChange} />}
+        />
+      </Part>
       <Part title="More on the arc-control dial is">
         <Controller
           control={control}
@@ -97,6 +105,41 @@ export function MachinePart({ control }: { control: Control<RigValues> }) {
           )}
         />
       </Part>
+    </>
+  );
+}
+
+type ControlsProps = {
+  chosen: readonly MachineControl[] | null;
+  onChange: (controls: MachineControl[] | null) => void;
+};
+
+/** What a machine lets be set besides volts and wire. Not known is not the same as none of it. */
+function Controls({ chosen, onChange }: ControlsProps) {
+  const toggled = (control: MachineControl): MachineControl[] =>
+    CONTROLS.filter((other) => (other === control) !== (chosen ?? []).includes(other));
+  return (
+    <>
+      <Row className="flex-wrap gap-2">
+        {CONTROLS.map((control) => (
+          <Toggle
+            key={control}
+            label={CONTROL_WORDS[control]}
+            on={chosen?.includes(control) ?? false}
+            onPress={() => onChange(toggled(control))}
+          />
+        ))}
+        <Toggle
+          label="none of these"
+          on={chosen?.length === 0}
+          onPress={() => onChange(chosen?.length === 0 ? null : [])}
+        />
+      </Row>
+      <Words className="text-faint">
+        {chosen === null
+          ? 'Not said: a start names a figure for each of them.'
+          : 'A start names figures for these, and what the hand does in place of the others.'}
+      </Words>
     </>
   );
 }

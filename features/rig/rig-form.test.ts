@@ -76,6 +76,7 @@ describe('what a form begins with', () => {
       volts: { low: '', high: '' },
       wire: { low: '', high: '' },
       rising: 'crisper',
+      controls: null,
       parts: partValues({}, 'metric'),
     });
     expect(valuesOf(KEPT, 'inch').bore).toBe('0.5');
@@ -140,6 +141,8 @@ describe('the rig that is typed', () => {
     ['gun', { parts: { ...values.parts, gunA: '250', cooling: 'water' } }],
     ['rating plate', { parts: { ...values.parts, sourceA: '180', sourcePct: '35' } }],
     ['turn of the arc control', { rising: 'softer' }],
+    ['list of what it lets be set', { controls: ['burn-back', 'slope'] }],
+    ['machine that lets nothing else be set', { controls: [] }],
   ] as [string, Partial<typeof values>][])('is refitted by another %s, and one the schema takes', (_, change) => {
     const rig = made(change);
     expect(rig.setup).toEqual(expect.objectContaining({ id: BEGUN.setupId, fittedAt: BEGUN.at }));
@@ -215,6 +218,14 @@ describe('the rig that is typed', () => {
       liner: { kind: 'steel', sizeMm: 1.2 },
       tip: { sizeMm: 0.9, recessMm: 0.5 },
     });
+  });
+
+  it('has what it lets be set as it was recorded, and nothing of it once it is not known', () => {
+    const rig: Rig = { ...KEPT.setup.rig, controls: ['four-step', 'pre-flow'] };
+    const fitted = { ...KEPT, setup: { ...KEPT.setup, rig } };
+    const shown = valuesOf(fitted, 'metric');
+    expect(rigFrom(shown, fitted, BEGUN, 'metric').setup).toEqual(expect.objectContaining({ id: KEPT.setup.id, rig }));
+    expect(rigFrom({ ...shown, controls: null }, fitted, BEGUN, 'metric').setup.rig).not.toHaveProperty('controls');
   });
 
   it('begins fresh with a setup of its own', () => {

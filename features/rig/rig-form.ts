@@ -25,6 +25,8 @@ export type RigValues = {
   volts: Ends;
   wire: Ends;
   rising: NewSetup['arcControlRising'];
+  /** What can be set besides; null where that is not known. */
+  controls: Rig['controls'] | null;
   parts: PartValues;
 };
 
@@ -109,6 +111,7 @@ export function valuesOf({ name, note, setup }: FreshRig | RigRecord, units: Uni
     volts: endsOf(rig, 'voltageV', units),
     wire: endsOf(rig, 'wireSpeedMPerMin', units),
     rising: arcControlRising,
+    controls: rig.controls ?? null,
     parts: partValues(rig, units),
   };
 }
@@ -128,12 +131,18 @@ export function fittedFor(wireClass: WireClass, gas: RigValues['gas']): Pick<Rig
 /** Ids and time for what a form may make, taken when it is begun. */
 export type Begun = { rigId: string; setupId: string; at: string };
 
+/** What a rig has that stands in no field of the form, such as its dials. */
+function withoutFields(rig: Rig): Rig {
+  const typed: (keyof Rig)[] = ['nozzleBoreMm', 'range', 'mode', 'controls', 'parts', 'gun', 'source'];
+  return Object.fromEntries(Object.entries(rig).filter(([name]) => !typed.includes(name as keyof Rig)));
+}
+
 /**
  * The rig that was typed. What is fitted keeps its setup while it is the same; when it differs it is the next one.
  * @param from the rig as it was when the form was begun
  */
 export function rigFrom(values: RigValues, from: FreshRig | RigRecord, begun: Begun, units: UnitSystem): NewRig {
-  const { name, note, wireClass, diameterMm, gas, polarity, bore, display, rising, mode } = values;
+  const { name, note, wireClass, diameterMm, gas, polarity, bore, display, rising, mode, controls } = values;
   const typedBore = typedFigure(bore);
   // A bore that was shown rounded and not touched stays what it was.
   const same = bore === valuesOf(from, units).bore;
@@ -142,7 +151,8 @@ export function rigFrom(values: RigValues, from: FreshRig | RigRecord, begun: Be
     : typedBore === undefined
       ? undefined
       : fromUser(typedBore, 'length', units);
-  const { nozzleBoreMm: _, range: __, mode: was, parts: ___, gun: ____, source: _____, ...kept } = from.setup.rig;
+  const { mode: was } = from.setup.rig;
+  const kept = withoutFields(from.setup.rig);
   const rig: Rig = {
     ...kept,
     process: processOf(wireClass),
@@ -151,6 +161,7 @@ export function rigFrom(values: RigValues, from: FreshRig | RigRecord, begun: Be
     polarity,
     ...(nozzleBoreMm === undefined ? {} : { nozzleBoreMm }),
     ...(mode === 'conventional' && was === undefined ? {} : { mode }),
+    ...(controls === null ? {} : { controls }),
     ...rangesFrom(values, from.setup.rig, units),
     ...partsFrom(values.parts, from.setup.rig, units),
   };

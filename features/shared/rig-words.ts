@@ -1,5 +1,5 @@
 import { mixName } from '@/core/case/gas-mix';
-import type { Gas, Rig, WireClass } from '@/core/case/schema';
+import type { Control, Gas, Rig, WireClass } from '@/core/case/schema';
 import { readable, unitOf, type UnitSystem } from '@/core/quantity/units';
 import { wireSize } from '@/core/quantity/wire-size';
 
@@ -12,6 +12,17 @@ export const WIRE_WORDS: Record<WireClass, string> = {
 };
 
 export const POLARITY_WORDS = { 'electrode-positive': 'gun on plus', 'electrode-negative': 'gun on minus' } as const;
+/** What a machine may let be set besides volts and wire. */
+export const CONTROL_WORDS: Record<Control, string> = {
+  'pre-flow': 'pre-flow',
+  'post-flow': 'post-flow',
+  'burn-back': 'burn-back',
+  'run-in': 'run-in',
+  'crater-fill': 'crater fill',
+  'four-step': '4T trigger',
+  slope: 'slope tap',
+};
+
 export const DISPLAY_WORDS = {
   digital: 'Digital figures',
   dial: 'Marks on the knobs',

@@ -114,11 +114,13 @@ const start = {
   times: object({
     preFlowS: figure,
     postFlowS: figure,
-    burnBackS: positive,
-    runInMPerMin: positive,
+    burnBackS: figure,
+    runInMPerMin: figure,
     crater: text,
     trigger: { enum: ['2T', '4T'] },
+    byHand: list(text),
   }),
+  slope: { enum: ['steep', 'flat', null] },
   stitch: orNull(
     object({
       tackEveryMm: positive,

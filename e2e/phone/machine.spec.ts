@@ -1,0 +1,28 @@
+import { expect, expectAccessible, newCoupon, openVerdict, test } from '../harness';
+
+test('what a machine lets be set is said once, and a start says what the hand does in place of the rest', async ({
+  page,
+}) => {
+  await page.goto('/rig');
+  await page.getByRole('button', { name: 'Another rig' }).click();
+  await page.getByRole('textbox', { name: 'What the workshop calls it' }).fill('Bare set');
+  for (const control of ['burn-back', 'slope tap'])
+    await page.getByRole('checkbox', { name: control, exact: true }).click();
+  await expect(page.getByText(/^A start names figures for these/)).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await newCoupon(page, 'Bare plate', { thickness: '3', rig: 'Bare set' });
+  await openVerdict(page);
+  await expect(page.getByText(/^Steep tap: /)).toBeVisible();
+  await page.getByRole('checkbox', { name: 'Start and end of the arc' }).click();
+  await expect(page.getByText(/^Burn-back 0\.1\d? s, 2T\.$/)).toBeVisible();
+  await expect(page.getByText(/^No post-flow: hold the nozzle/)).toBeVisible();
+  await expect(page.getByText(/^Gas [\d.]+ s/)).toHaveCount(0);
+  // It is one of the facts of the machine: said of it again when its form is opened.
+  await page.getByRole('link', { name: 'Rig', exact: true }).click();
+  await page.getByRole('link', { name: /^Bare set/ }).click();
+  await expect(page.getByRole('checkbox', { name: 'slope tap', exact: true })).toBeChecked();
+  await page.getByRole('checkbox', { name: 'burn-back', exact: true }).click();
+  await page.getByRole('checkbox', { name: 'slope tap', exact: true }).click();
+  await expect(page.getByRole('checkbox', { name: 'none of these', exact: true })).toBeChecked();
+});
