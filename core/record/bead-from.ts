@@ -5,7 +5,7 @@ import { movesNow, nextSettings } from '../correction/next-settings';
 import { isStatedId } from '../evidence/ids';
 import { emptyDraft, type Draft } from './draft';
 import type { Habits } from './habits';
-import { takenMove } from './move-words';
+import { takenMove, turnedBy } from './move-words';
 import type { Bead, NewBead } from './schema';
 
 /** Suspects by cause. */
@@ -35,7 +35,6 @@ export function beadFrom(
   ranAt: Date,
 ): NewBead {
   const [top] = answer.causes;
-  const [move] = movesNow(answer.correction, changes);
   const { cured, ...leaves } = answer.leaves[changes];
   return {
     id: draft.id,
@@ -47,7 +46,7 @@ export function beadFrom(
     findings: draft.findings,
     names: answer.names,
     verdict: top === undefined ? null : { cause: top.cause, name: top.name, probability: top.probability },
-    move: move === undefined ? null : takenMove(move),
+    move: takenMove(movesNow(answer.correction, changes)),
     ...(input.experience === undefined ? {} : { experience: input.experience }),
     cured,
     leaves,
@@ -80,11 +79,9 @@ type LastBead = Pick<Bead, 'settings' | 'move' | 'leaves' | 'outcome'>;
 export function draftFromLast(last: LastBead | null, id: string): Draft {
   if (last === null) return emptyDraft(id);
   const { settings, move, leaves = { findings: {}, suspects: [] }, outcome } = last;
-  const turned =
-    move?.kind === 'setting' && move.setting !== undefined && move.to !== undefined ? { [move.setting]: move.to } : {};
   return {
     ...emptyDraft(id),
-    settings: { ...settings, ...turned },
+    settings: { ...settings, ...turnedBy(move) },
     findings: knownOnly(leaves.findings),
     // After a sound bead nothing is under suspicion.
     suspects: outcome === 'sound' ? {} : byCause(leaves.suspects),

@@ -10,20 +10,41 @@ import { SETTING_NAMES } from '../setting/table';
 export const OUTCOMES = ['sound', 'better', 'same', 'worse'] as const;
 export type Outcome = (typeof OUTCOMES)[number];
 
-/** The change made after a bead. Its words are made when it is shown, in the user's units and on the rig's dial. */
-export const TAKEN_MOVE_SCHEMA = {
-  type: ['object', 'null'],
-  additionalProperties: false,
-  required: ['kind', 'text'],
-  properties: {
+const moveFields = <Of extends JSONSchema>(cause: Of) =>
+  ({
     kind: { enum: ['setting', 'remedy'] },
     setting: { enum: SETTING_NAMES },
     from: { type: ['number', 'null'], minimum: -60, maximum: 2500 },
     to: number(-60, 2500),
-    cause: { enum: CAUSE_IDS },
+    cause,
     text: note(400),
-  },
-} as const satisfies JSONSchema;
+  }) as const;
+
+/**
+ * The change made after a bead, with what belongs to it: volts and wire go together. Its words are made when it is shown,
+ * in the user's units and on the rig's dial.
+ */
+const takenMoveSchema = <Of extends JSONSchema>(cause: Of) =>
+  ({
+    type: ['object', 'null'],
+    additionalProperties: false,
+    required: ['kind', 'text'],
+    properties: {
+      ...moveFields(cause),
+      with: {
+        type: 'array',
+        maxItems: 12,
+        items: {
+          type: 'object',
+          additionalProperties: false,
+          required: ['kind', 'text'],
+          properties: moveFields(cause),
+        },
+      },
+    },
+  }) as const;
+
+export const TAKEN_MOVE_SCHEMA = takenMoveSchema({ enum: CAUSE_IDS }) satisfies JSONSchema;
 
 /** What the diagnosis said of a bead when it was logged, with the cause's words of that day. */
 export const VERDICT_SCHEMA = {
@@ -160,7 +181,7 @@ export const BEAD_SCHEMA = {
     ...BEAD_PROPERTIES,
     findings: FINDINGS_READ,
     verdict: { ...VERDICT_SCHEMA, properties: { ...VERDICT_SCHEMA.properties, cause: { type: 'string' } } },
-    move: { ...TAKEN_MOVE_SCHEMA, properties: { ...TAKEN_MOVE_SCHEMA.properties, cause: { type: 'string' } } },
+    move: takenMoveSchema({ type: 'string' }),
     experience: experienceSchema({ type: 'string' }),
     cured: { type: 'array', items: { type: 'string' } },
     leaves: leavesSchema({ type: 'string' }, FINDINGS_READ),

@@ -189,9 +189,27 @@ describe('a kept move in words', () => {
     expect(words('inch', { kind: 'remedy', text: 'Strip 25 mm back.' })).toBe('Strip 1 in back.');
   });
 
+  it('has all that belongs to it: volts and wire are turned together', () => {
+    const pair = logged(
+      SETUP,
+      { ...JOB, thicknessMm: 8, otherThicknessMm: 8 },
+      { voltageV: 17.2, wireSpeedMPerMin: 4.5, stickOutMm: 11, gasFlowLPerMin: 11 },
+      { 'bead-ropey': 'present', 'sound-crisp': 'present', 'back-no-mark': 'present' },
+    );
+    expect(words('metric', pair.bead.move!)).toMatch(/^(volts up|more wire), .* → .*; (volts up|more wire), .* → /);
+    expect(validateBead(pair.bead).problems).toBeNull();
+    expect(validateBead({ ...pair.bead, move: { ...pair.bead.move!, with: [{}] } }).problems).not.toBeNull();
+    expect(takenMove([])).toBeNull();
+    // Whoever opens the coupon on another device has the same next bead before them.
+    const { settings } = draftFromLast({ ...pair.bead, outcome: null }, ID(21));
+    expect(settings).toEqual(draftAfter(draftFromBead(pair.bead, ID(22)), pair.said, 'one', ID(23)).settings);
+    expect(settings.voltageV).toBeGreaterThan(17.2);
+    expect(settings.wireSpeedMPerMin).toBeGreaterThan(4.5);
+  });
+
   it('is kept as figures, a remedy as its text', () => {
     const [turn] = logged().said.correction.moves;
-    expect(takenMove(turn)).toEqual(expect.objectContaining({ kind: 'setting', setting: 'voltageV', from: 16.5 }));
+    expect(takenMove([turn])).toEqual(expect.objectContaining({ kind: 'setting', setting: 'voltageV', from: 16.5 }));
     const clogged = logged(
       SETUP,
       JOB,

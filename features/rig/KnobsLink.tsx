@@ -12,14 +12,14 @@ const gistOf = (called: string, dial: Dial | undefined): string[] => {
 /** The way to the knobs of a rig, with how far they are taken down. */
 export function KnobsLink({ rig }: { rig: RigRecord }) {
   const { dials = {} } = rig.setup.rig;
-  const known = [...gistOf('wire', dials.wireSpeedMPerMin), ...gistOf('volts', dials.voltageV)];
+  const known = [...gistOf('Wire', dials.wireSpeedMPerMin), ...gistOf('Volts', dials.voltageV)];
   const none =
     rig.setup.display === 'dial' ? 'Not taken down yet: two pairs each make them speak.' : 'It shows real figures.';
   return (
     <RigLink
       href={{ pathname: '/rig/[part]/[rigId]', params: { part: 'knobs', rigId: rig.id } }}
       title="Its knobs"
-      gist={known.length === 0 ? none : `${known.join('; ')}.`}
+      gist={known.length === 0 ? none : `${known.join('. ')}.`}
     />
   );
 }

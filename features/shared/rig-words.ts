@@ -60,9 +60,11 @@ export function fittedWords(rig: Rig, units: UnitSystem): string {
 }
 
 /** Gas, nozzle and studs in one line. */
-export function supplyWords({ gas, nozzleBoreMm, polarity }: Rig, units: UnitSystem): string {
+export function supplyWords({ wire, gas, nozzleBoreMm, polarity }: Rig, units: UnitSystem): string {
+  // A wire whose name says that it takes no gas is not said to have none.
+  const isPlain = gas === null && wire?.class === 'tubular-self-shielded';
   const parts = [
-    mixName(gas),
+    isPlain ? null : mixName(gas),
     nozzleBoreMm === undefined ? null : `nozzle ${readable(nozzleBoreMm, 'length', units)} ${unitOf('length', units)}`,
     polarity === undefined ? null : POLARITY_WORDS[polarity],
   ];

@@ -38,6 +38,10 @@ describe('a rig in words', () => {
     expect(fittedWords({}, 'metric')).toMatch(/^wire not known, /);
     expect(supplyWords(rig, 'metric')).toBe('82 Ar / 18 CO2, nozzle 12.7 mm, gun on plus');
     expect(supplyWords({ gas: null, polarity: 'electrode-negative' }, 'metric')).toMatch(/, gun on minus$/);
+    // "tubular, no gas" has said so already; steel without gas is told.
+    const bare = { wire: { class: 'tubular-self-shielded' as const }, gas: null };
+    expect(supplyWords({ ...bare, polarity: 'electrode-negative' }, 'metric')).toBe('gun on minus');
+    expect(supplyWords({ wire: { class: 'solid-steel' }, gas: null }, 'metric')).toBe('no gas');
   });
 
   it('has a process for each wire, and usual mixes that are whole', () => {
