@@ -73,14 +73,21 @@ export function draftAfter(draft: Draft, answer: Answer, changes: Habits['change
   };
 }
 
-type LastBead = Pick<Bead, 'settings' | 'move' | 'leaves' | 'outcome'>;
+type LastBead = Pick<Bead, 'settings' | 'readings' | 'move' | 'leaves' | 'outcome'>;
+
+/** How figures were got that the rig does not say by itself: a guess stays one, and a pace is as sure as it was. */
+const saidOf = (readings: Bead['readings']): Bead['readings'] =>
+  Object.fromEntries(
+    Object.entries(readings).filter(([name, how]) => how === 'estimate' || name === 'travelSpeedMmPerMin'),
+  );
 
 /** The draft of the next bead on a coupon, from the last one that was logged on it; empty where there is none. */
 export function draftFromLast(last: LastBead | null, id: string): Draft {
   if (last === null) return emptyDraft(id);
-  const { settings, move, leaves = { findings: {}, suspects: [] }, outcome } = last;
+  const { settings, readings, move, leaves = { findings: {}, suspects: [] }, outcome } = last;
   return {
     ...emptyDraft(id),
+    readings: saidOf(readings),
     settings: { ...settings, ...turnedBy(move) },
     findings: knownOnly(leaves.findings),
     // After a sound bead nothing is under suspicion.

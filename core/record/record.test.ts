@@ -144,6 +144,11 @@ describe('a logged bead', () => {
     expect(draftFromLast(null, ID(12))).toEqual(emptyDraft(ID(12)));
     const cleaned = { ...kept(bead), move: { kind: 'remedy' as const, text: 'clean it' } };
     expect(draftFromLast(cleaned, ID(13)).settings).toEqual(bead.settings);
+    // A guess is one on every device; what the rig says by itself is not said for it.
+    const guessed = { ...kept(bead), readings: { voltageV: 'estimate', wireSpeedMPerMin: 'dial' } as const };
+    expect(draftFromLast(guessed, ID(17)).readings).toEqual({ voltageV: 'estimate' });
+    const timed = { ...kept(bead), readings: { travelSpeedMmPerMin: 'digital' } as const };
+    expect(draftFromLast(timed, ID(19)).readings).toEqual({ travelSpeedMmPerMin: 'digital' });
     // Another device goes on with the same suspicions; after a sound bead there are none.
     expect(draftFromLast(kept(bead), ID(14)).suspects).toEqual(next.suspects);
     expect(draftFromLast({ ...kept(bead), outcome: 'sound' }, ID(15)).suspects).toEqual({});

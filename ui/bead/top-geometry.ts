@@ -5,6 +5,8 @@ import { circle, r, scatter } from './noise';
 export type Field = { length: number; height: number };
 
 const END = 2.5;
+/** Most that a round end reaches out, mm: a wide bead ends inside the picture too. */
+const MOST_REACH = 2.2;
 
 /** Half width of the bead at a share of its length, mm. */
 export function halfWidth(bead: BeadAppearance, along: number): number {
@@ -25,7 +27,8 @@ export function outline(bead: BeadAppearance, field: Field): string {
   const upper = shares.map((s) => `${r(x(field, s))} ${r(middle - halfWidth(bead, s))}`);
   const lower = [...shares].reverse().map((s) => `${r(x(field, s))} ${r(middle + halfWidth(bead, s))}`);
   const [start, end] = [halfWidth(bead, 0), halfWidth(bead, 1)];
-  return `M${upper.join('L')}A${r(end * 0.6)} ${r(end)} 0 0 1 ${lower[0]}L${lower.slice(1).join('L')}A${r(start * 0.5)} ${r(start)} 0 0 1 ${upper[0]}Z`;
+  const [out, back] = [Math.min(MOST_REACH, end * 0.6), Math.min(MOST_REACH, start * 0.5)];
+  return `M${upper.join('L')}A${r(out)} ${r(end)} 0 0 1 ${lower[0]}L${lower.slice(1).join('L')}A${r(back)} ${r(start)} 0 0 1 ${upper[0]}Z`;
 }
 
 /** Ripples: the frozen edges of the puddle, rounder or more pointed, closer on a slow bead. */
