@@ -11,6 +11,8 @@ type NumberFieldProps = {
   /** What the field takes, when what was typed cannot be taken. */
   problem?: string | null;
   large?: boolean;
+  /** It may be less than nothing: a phone's keys for figures have no minus. */
+  signed?: boolean;
   /** When the field is left. */
   onDone?: () => void;
   className?: string;
@@ -24,6 +26,7 @@ export function NumberField({
   onType,
   problem = null,
   large = false,
+  signed = false,
   onDone,
   className = '',
 }: NumberFieldProps) {
@@ -41,7 +44,7 @@ export function NumberField({
         value={text}
         onChangeText={onType}
         onBlur={onDone}
-        inputMode="decimal"
+        inputMode={signed ? 'text' : 'decimal'}
         className={`min-h-14 rounded-md border-2 bg-plate px-3 font-strong text-ink ${problem === null ? 'border-edge' : 'border-ink'} ${large ? 'text-3xl' : 'text-xl'}`}
         style={{ fontVariant: ['tabular-nums'] }}
       />

@@ -1,4 +1,4 @@
-import { expect, expectAccessible, newCoupon, openVerdict, test } from '../harness';
+import { closeVerdict, expect, expectAccessible, newCoupon, openVerdict, test } from '../harness';
 
 test('what a machine lets be set is said once, and a start says what the hand does in place of the rest', async ({
   page,
@@ -9,6 +9,11 @@ test('what a machine lets be set is said once, and a start says what the hand do
   for (const control of ['burn-back', 'slope tap'])
     await page.getByRole('checkbox', { name: control, exact: true }).click();
   await expect(page.getByText(/^A start names figures for these/)).toBeVisible();
+  const marks = ['Its marks from', 'to'].map((name) => page.getByRole('textbox', { name, exact: true }));
+  await marks[0].fill('-5');
+  await expect(page.getByText(/^Arc control takes the first and the last mark/)).toBeVisible();
+  await marks[1].fill('5');
+  await expect(page.getByText(/^Arc control takes the first and the last mark/)).toHaveCount(0);
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Keep it' }).click();
   await newCoupon(page, 'Bare plate', { thickness: '3', rig: 'Bare set' });
@@ -18,6 +23,11 @@ test('what a machine lets be set is said once, and a start says what the hand do
   await expect(page.getByText(/^Burn-back 0\.1\d? s, 2T\.$/)).toBeVisible();
   await expect(page.getByText(/^No post-flow: hold the nozzle/)).toBeVisible();
   await expect(page.getByText(/^Gas [\d.]+ s/)).toHaveCount(0);
+  await closeVerdict(page);
+  await page.getByRole('button', { name: 'More settings: travel, angle, arc control' }).click();
+  await page.getByRole('button', { name: /^Arc control, / }).click();
+  await page.getByRole('textbox', { name: 'Arc control, %' }).fill('70');
+  await expect(page.getByRole('button', { name: 'Arc control, 70 %, knob 2' })).toBeVisible();
   // It is one of the facts of the machine: said of it again when its form is opened.
   await page.getByRole('link', { name: 'Rig', exact: true }).click();
   await page.getByRole('link', { name: /^Bare set/ }).click();

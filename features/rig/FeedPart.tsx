@@ -91,6 +91,7 @@ export function FeedPart({ control }: { control: Control<RigValues> }) {
               <NumberField
                 label="Tip stands back in the nozzle (less than 0 where it stands out)"
                 unit={unitOf('length', units)}
+                signed
                 text={value.recess}
                 onType={(recess) => set({ recess })}
               />

@@ -104,6 +104,33 @@ export function MachinePart({ control }: { control: Control<RigValues> }) {
             />
           )}
         />
+        <Controller
+          control={control}
+          name="arcMarks"
+          render={({ field, fieldState: { error } }) => (
+            <>
+              <Row className="gap-2">
+                {ENDS.map((end) => (
+                  <NumberField
+                    key={end}
+                    className="min-w-0 flex-1"
+                    label={end === 'low' ? 'Its marks from' : 'to'}
+                    unit=""
+                    signed
+                    text={field.value[end]}
+                    onType={(text) => field.onChange({ ...field.value, [end]: text })}
+                  />
+                ))}
+              </Row>
+              {error !== undefined && (
+                <Words role="alert" strong>
+                  Arc control takes the first and the last mark on its dial, the lower first, from -100 to 1000; or both
+                  empty.
+                </Words>
+              )}
+            </>
+          )}
+        />
       </Part>
     </>
   );

@@ -76,6 +76,7 @@ describe('what a form begins with', () => {
       volts: { low: '', high: '' },
       wire: { low: '', high: '' },
       rising: 'crisper',
+      arcMarks: { low: '', high: '' },
       controls: null,
       parts: partValues({}, 'metric'),
     });
@@ -141,6 +142,7 @@ describe('the rig that is typed', () => {
     ['gun', { parts: { ...values.parts, gunA: '250', cooling: 'water' } }],
     ['rating plate', { parts: { ...values.parts, sourceA: '180', sourcePct: '35' } }],
     ['turn of the arc control', { rising: 'softer' }],
+    ['marks of the arc control', { arcMarks: { low: '-5', high: '5' } }],
     ['list of what it lets be set', { controls: ['burn-back', 'slope'] }],
     ['machine that lets nothing else be set', { controls: [] }],
   ] as [string, Partial<typeof values>][])('is refitted by another %s, and one the schema takes', (_, change) => {
@@ -226,6 +228,42 @@ describe('the rig that is typed', () => {
     const shown = valuesOf(fitted, 'metric');
     expect(rigFrom(shown, fitted, BEGUN, 'metric').setup).toEqual(expect.objectContaining({ id: KEPT.setup.id, rig }));
     expect(rigFrom({ ...shown, controls: null }, fitted, BEGUN, 'metric').setup.rig).not.toHaveProperty('controls');
+  });
+
+  it('has an arc-control dial between its marks, crisp at one end and soft at the other', () => {
+    const marks = { low: '0', high: '10' };
+    const dial = (change: Partial<typeof values>, from?: RigRecord) =>
+      made({ arcMarks: marks, ...change }, from).setup.rig.dials?.arcControlPct;
+    // The dial of this rig rises toward crisp.
+    expect(dial({})).toEqual({
+      step: 0.5,
+      points: [
+        { mark: 0, value: 100 },
+        { mark: 10, value: 0 },
+      ],
+    });
+    expect(dial({ rising: 'softer' })!.points.map(({ value }) => value)).toEqual([0, 100]);
+    // One that was taken down more finely is kept until its marks or its way are touched.
+    const fine = { step: 1, points: [0, 4, 10].map((mark, i) => ({ mark, value: 100 - 50 * i })) };
+    const volts = { step: 1, points: [1, 9].map((mark) => ({ mark, value: 14 + mark })) };
+    const rig: Rig = { ...KEPT.setup.rig, dials: { arcControlPct: fine, voltageV: volts } };
+    const fitted: RigRecord = { ...KEPT, setup: { ...KEPT.setup, rig } };
+    expect(valuesOf(fitted, 'metric').arcMarks).toEqual(marks);
+    expect(dial({}, fitted)).toEqual(fine);
+    expect(dial({ rising: 'softer' }, fitted)!.points).toHaveLength(2);
+    expect(dial({ arcMarks: { low: '', high: '' } }, fitted)).toBeUndefined();
+    expect(made({ arcMarks: { low: '', high: '' } }, fitted).setup.rig.dials).toEqual({ voltageV: volts });
+  });
+
+  it.each([
+    [{ low: '0', high: '' }],
+    [{ low: '10', high: '0' }],
+    [{ low: '5', high: '5' }],
+    [{ low: 'x', high: '10' }],
+    [{ low: '-200', high: '10' }],
+  ])('refuses the arc-control marks %j beside their fields', (arcMarks) => {
+    const { problems } = validateRig(made({ arcMarks }));
+    expect([...new Set(problems!.map(({ field }) => fieldOf(field)))]).toEqual(['arcMarks']);
   });
 
   it('begins fresh with a setup of its own', () => {

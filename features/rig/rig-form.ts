@@ -3,6 +3,7 @@ import type { Gas, Rig, WireClass } from '@/core/case/schema';
 import { fromUser, readable, type UnitSystem } from '@/core/quantity/units';
 import type { NewRig, NewSetup, RigRecord } from '@/core/record/schema';
 import { withRefitted } from '@/core/record/worn';
+import { dialEnds } from '@/core/setting/dial';
 import { SETTINGS } from '@/core/setting/table';
 import sameDocument from 'fast-deep-equal';
 import { typedFigure } from '../shared/record-form';
@@ -25,6 +26,8 @@ export type RigValues = {
   volts: Ends;
   wire: Ends;
   rising: NewSetup['arcControlRising'];
+  /** First and last mark on the arc-control dial; both empty for one that is read as per cent. */
+  arcMarks: Ends;
   /** What can be set besides; null where that is not known. */
   controls: Rig['controls'] | null;
   parts: PartValues;
@@ -95,6 +98,39 @@ function rangesFrom({ volts, wire }: RigValues, from: Rig, units: UnitSystem): P
   return Object.keys(range).length === 0 ? {} : { range };
 }
 
+/** The marks an arc-control dial runs between, in their fields. */
+function arcMarksOf({ dials }: Rig): Ends {
+  const dial = dials?.arcControlPct;
+  if (dial === undefined) return { low: '', high: '' };
+  const { low, high } = dialEnds(dial);
+  return { low: String(low), high: String(high) };
+}
+
+/** So many turns of the hand from one end of an arc-control dial to the other. */
+const ARC_TURNS = 20;
+
+/**
+ * The dials with that of the arc control as its marks were typed: crisp at one end and soft at the other, even in between.
+ * As it was kept where neither marks nor way were touched, for it may have been taken down more finely.
+ */
+function dialsFrom({ arcMarks, rising }: RigValues, { rig, arcControlRising }: FreshRig['setup']): Pick<Rig, 'dials'> {
+  const was = arcMarksOf(rig);
+  const isSame = arcMarks.low === was.low && arcMarks.high === was.high && rising === arcControlRising;
+  const { arcControlPct, ...others } = rig.dials ?? {};
+  const isEmpty = arcMarks.low.trim() === '' && arcMarks.high.trim() === '';
+  const typed = [typedFigure(arcMarks.low) ?? NaN, typedFigure(arcMarks.high) ?? NaN];
+  // Marks the wrong way round are none: the schema refuses them.
+  const [low, high] = typed[0] < typed[1] ? typed : [NaN, NaN];
+  const soft = rising === 'softer' ? high : low;
+  const made = {
+    step: Math.max(0.01, Number((Math.abs(high - low) / ARC_TURNS).toFixed(2))),
+    points: [low, high].map((mark) => ({ mark, value: mark === soft ? 100 : 0 })),
+  };
+  const dial = isSame ? arcControlPct : isEmpty ? undefined : made;
+  const dials = { ...others, ...(dial === undefined ? {} : { arcControlPct: dial }) };
+  return Object.keys(dials).length === 0 ? {} : { dials };
+}
+
 /** The values a form begins with. */
 export function valuesOf({ name, note, setup }: FreshRig | RigRecord, units: UnitSystem): RigValues {
   const { rig, display, arcControlRising } = setup;
@@ -111,6 +147,7 @@ export function valuesOf({ name, note, setup }: FreshRig | RigRecord, units: Uni
     volts: endsOf(rig, 'voltageV', units),
     wire: endsOf(rig, 'wireSpeedMPerMin', units),
     rising: arcControlRising,
+    arcMarks: arcMarksOf(rig),
     controls: rig.controls ?? null,
     parts: partValues(rig, units),
   };
@@ -131,9 +168,9 @@ export function fittedFor(wireClass: WireClass, gas: RigValues['gas']): Pick<Rig
 /** Ids and time for what a form may make, taken when it is begun. */
 export type Begun = { rigId: string; setupId: string; at: string };
 
-/** What a rig has that stands in no field of the form, such as its dials. */
+/** What a rig has that stands in no field of the form, such as when its parts were fitted. */
 function withoutFields(rig: Rig): Rig {
-  const typed: (keyof Rig)[] = ['nozzleBoreMm', 'range', 'mode', 'controls', 'parts', 'gun', 'source'];
+  const typed: (keyof Rig)[] = ['nozzleBoreMm', 'range', 'dials', 'mode', 'controls', 'parts', 'gun', 'source'];
   return Object.fromEntries(Object.entries(rig).filter(([name]) => !typed.includes(name as keyof Rig)));
 }
 
@@ -163,6 +200,7 @@ export function rigFrom(values: RigValues, from: FreshRig | RigRecord, begun: Be
     ...(mode === 'conventional' && was === undefined ? {} : { mode }),
     ...(controls === null ? {} : { controls }),
     ...rangesFrom(values, from.setup.rig, units),
+    ...dialsFrom(values, from.setup),
     ...partsFrom(values.parts, from.setup.rig, units),
   };
   const facts = {
@@ -197,6 +235,7 @@ export function fieldOf(recordField: string): keyof RigValues | null {
   if (recordField.startsWith('setup.rig.gas')) return 'gas';
   if (recordField === 'setup.rig.nozzleBoreMm') return 'bore';
   if (/^setup\.rig\.(parts|gun|source)/.test(recordField)) return 'parts';
+  if (recordField.startsWith('setup.rig.dials.arcControlPct')) return 'arcMarks';
   if (recordField.startsWith('setup.rig.range.voltageV')) return 'volts';
   if (recordField.startsWith('setup.rig.range')) return 'wire';
   return recordField.startsWith('setup.rig.wire') ? 'wireClass' : null;
