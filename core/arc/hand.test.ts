@@ -28,6 +28,11 @@ describe('the hand of a job', () => {
       expect(angle(tubular, { gun })).toBe(-1);
       expect(handOf({ ...STEEL, baseMetal: 'aluminium' }, { gun }).fixed).toBe(true);
     }
+    // On solid steel welders differ: neither way is wrong.
+    for (const gun of ['push', 'drag'] as const) {
+      expect(handOf(STEEL, { gun }).fixed).toBe(false);
+      expect(handOf(STEEL, { gun }).because).toMatch(gun === 'push' ? /^pushed/ : /^dragged/);
+    }
     expect([angle({}), angle({}, { gun: 'push' }), angle({}, { gun: 'drag' })]).toEqual([1, 1, -1]);
   });
 

@@ -33,6 +33,8 @@ describe('a machine whose figures are off', () => {
           'areaMm2',
           'penetrationMm',
           'heatInputKJPerMm',
+          'depositionKgPerH',
+          'legMm',
         ] as const)
           expect(a[name]).toBeCloseTo(b[name]!, 6);
       }),

@@ -95,6 +95,9 @@ describe('passes in place of one', () => {
     const twelve = passesFor(12, 'fillet', 'horizontal');
     // A fillet of 0.7 of the plate, 8.4 mm: 35 square millimetres, two passes of 17.6.
     expect(twelve).toEqual({ count: 2, legMm: expect.closeTo(5.94, 2) });
+    // A lap and a corner are filled as a fillet is; a butt wants its bevel.
+    for (const joint of ['lap', 'corner'] as const) expect(passesFor(12, joint, 'horizontal')).toEqual(twelve);
+    expect(passesFor(12, 'butt', 'horizontal').legMm).not.toBeCloseTo(twelve.legMm, 1);
     expect(passesFor(20, 'butt', 'flat').count).toBeGreaterThan(passesFor(10, 'butt', 'flat').count);
     expect(passesFor(5, 'fillet', 'overhead').count).toBe(2);
   });
