@@ -62,6 +62,11 @@ describe('what cannot be reached', () => {
     const [note] = told(1.4, { wire: [2, 14], volts: [12, STEADY.voltageV] });
     expect(note).toContain(`this machine stops at ${STEADY.voltageV} V`);
     expect(note).toContain(`would want ${wanted.toFixed(1)} V`);
+    // Half a volt short is short too: the current asked for would want it.
+    let asked = AMPS;
+    while (balanceVoltage(asked, BASE.setup.wire, BASE.setup.gas) < STEADY.voltageV + 0.5) asked += 0.5;
+    const short: Ends = { wire: [2, 14], volts: [12, STEADY.voltageV] };
+    expect(told(1.4, short, { currentAskedA: asked })[0]).toContain(`this machine stops at ${STEADY.voltageV} V`);
     // With volts enough the wire has room to go, and nothing is said.
     expect(told(1.4, { wire: [2, 14] })).toEqual([]);
   });
