@@ -96,7 +96,7 @@ describe('what cannot be reached', () => {
     expect(told(0.95, ends, {}, true)).toEqual([
       expect.stringMatching(
         new RegExp(
-          `^The bead is cold at about ${Math.round(AMPS)} A; this machine stops at ${STEADY.voltageV - 1} V, .* Travel slower; preheat by procedure; or thicker or tubular wire\\.$`,
+          `^The bead is cold at about ${Math.round(AMPS)} A; this machine stops at ${STEADY.voltageV - 1} V, .* Travel slower, arc on the front edge of the puddle; preheat by procedure; or thicker or tubular wire\\.$`,
         ),
       ),
     ]);

@@ -12,7 +12,10 @@ const AT_THE_END = { wireMPerMin: 0.15, volts: 0.15 };
 /** Under this share of what the plate wants it stays cold, over that one a sheet does not stand it. */
 const SHORT = { cold: 0.85, hot: 1.2 };
 
-/** What a bead that shows cold gets at least, as a share of today's current; where it is less, what stops it is named. */
+/**
+ * What a bead that shows cold gets at least, as a share of today's current; where it is less, what stops it is
+ * named. Source: less is no more than the eye and the meter are off by.
+ */
 const LEAST_RISE = 1.05;
 /** A current this much further into globular transfer is no way out. */
 const ROUGHER = 0.1;
@@ -87,7 +90,7 @@ export function outOfReach(situation: Situation, bounds: Bounds, corrected: Targ
     // A plate that wants no more than it gets wants no more passes either.
     if (wanted <= LEAST_RISE * current)
       return [
-        `The bead is cold at about ${Math.round(cold ?? current)} A; ${limit}. Travel slower; preheat by procedure; or ${other}.`,
+        `The bead is cold at about ${Math.round(cold ?? current)} A; ${limit}. Travel slower, arc on the front edge of the puddle; preheat by procedure; or ${other}.`,
       ];
     const { count, legMm } = passesFor(setup.thinnestMm, setup.joint, setup.position, gapShare * setup.thinnestMm);
     return [

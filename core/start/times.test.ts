@@ -32,7 +32,7 @@ describe('start and end of the arc', () => {
   });
 
   it.each([
-    ['pre-flow', 'preFlowS', /gun is full of gas/],
+    ['pre-flow', 'preFlowS', /gun clear of work and hands, to fill it with gas/],
     ['post-flow', 'postFlowS', /nozzle over the crater/],
     ['burn-back', 'burnBackS', /draw the gun back/],
     ['run-in', 'runInMPerMin', /short stick-out/],

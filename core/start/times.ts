@@ -39,7 +39,7 @@ const hundredth = (seconds: number): number => Math.round(seconds * 100) / 100;
 /** What the hand does where a machine has no setting for it. Source: the trade's habits at machines without timers. */
 const BY_HAND: { [control in Control]?: string } = {
   'pre-flow':
-    'No pre-flow: pull the trigger once beside the joint, so that the gun is full of gas; clip the wire again.',
+    'No pre-flow: pull the trigger once, gun clear of work and hands, to fill it with gas; clip the wire again.',
   'post-flow':
     'No post-flow: hold the nozzle over the crater until it is dark; what is left in the gun still covers it.',
   'burn-back': 'No burn-back: draw the gun back a little as you let go, and clip the wire.',
@@ -100,6 +100,9 @@ function craterOf({ baseMetal }: ArcSetup, currentA: number, stitched: boolean, 
     : 'A step back of 10 mm onto the bead and a pause before letting go; hold the nozzle over it.';
 }
 
+/** Arc control from which the steep tap comes nearest to it, per cent: the softer half of a dial. */
+const SLOPE_STEEP_FROM_PCT = 50;
+
 /**
  * The tap for the slope of the source, on machines that have one: steep holds back the current of a short circuit, which
  * softens the arc as arc control does; flat gives a spray its steady length.
@@ -115,6 +118,3 @@ export function slopeFor(
   if (!controls?.includes('slope')) return null;
   return sprays || arcControlPct < SLOPE_STEEP_FROM_PCT ? 'flat' : 'steep';
 }
-
-/** Arc control from which the steep tap comes nearest to it, per cent. */
-const SLOPE_STEEP_FROM_PCT = 50;

@@ -9,7 +9,7 @@ import { Row } from '@/ui/Row';
 import { Words } from '@/ui/Words';
 import { CONTROL_WORDS, DISPLAY_WORDS } from '../shared/rig-words';
 import { useUnits } from '../shared/use-habits';
-import type { RigValues } from './rig-form';
+import type { Ends, RigValues } from './rig-form';
 
 const choices = <T extends string>(words: Record<T, string>): { value: T; label: string }[] =>
   Object.entries(words).map(([value, label]) => ({ value: value as T, label: label as string }));
@@ -52,18 +52,12 @@ export function MachinePart({ control }: { control: Control<RigValues> }) {
               name={name}
               render={({ field, fieldState: { error } }) => (
                 <>
-                  <Row className="gap-2">
-                    {ENDS.map((end) => (
-                      <NumberField
-                        key={end}
-                        className="min-w-0 flex-1"
-                        label={end === 'low' ? `${called} from` : 'to'}
-                        unit={unitOf(quantity, units)}
-                        text={field.value[end]}
-                        onType={(text) => field.onChange({ ...field.value, [end]: text })}
-                      />
-                    ))}
-                  </Row>
+                  <EndsFields
+                    from={`${called} from`}
+                    unit={unitOf(quantity, units)}
+                    ends={field.value}
+                    onChange={field.onChange}
+                  />
                   {error !== undefined && (
                     <Words role="alert" strong>
                       {`${called} takes a low end below its high end, ${limits.map((limit) => readable(limit, quantity, units)).join(' to ')} ${unitOf(quantity, units)}, or both empty.`}
@@ -109,19 +103,7 @@ export function MachinePart({ control }: { control: Control<RigValues> }) {
           name="arcMarks"
           render={({ field, fieldState: { error } }) => (
             <>
-              <Row className="gap-2">
-                {ENDS.map((end) => (
-                  <NumberField
-                    key={end}
-                    className="min-w-0 flex-1"
-                    label={end === 'low' ? 'Its marks from' : 'to'}
-                    unit=""
-                    signed
-                    text={field.value[end]}
-                    onType={(text) => field.onChange({ ...field.value, [end]: text })}
-                  />
-                ))}
-              </Row>
+              <EndsFields from="Its marks from" signed ends={field.value} onChange={field.onChange} />
               {error !== undefined && (
                 <Words role="alert" strong>
                   Arc control takes the first and the last mark on its dial, the lower first, from -100 to 1000; or both
@@ -168,5 +150,26 @@ function Controls({ chosen, onChange }: ControlsProps) {
           : 'A start names figures for these, and what the hand does in place of the others.'}
       </Words>
     </>
+  );
+}
+
+type EndsProps = { from: string; unit?: string; signed?: boolean; ends: Ends; onChange: (ends: Ends) => void };
+
+/** Where something begins and ends, side by side. */
+function EndsFields({ from, unit = '', signed = false, ends, onChange }: EndsProps) {
+  return (
+    <Row className="gap-2">
+      {ENDS.map((end) => (
+        <NumberField
+          key={end}
+          className="min-w-0 flex-1"
+          label={end === 'low' ? from : 'to'}
+          unit={unit}
+          signed={signed}
+          text={ends[end]}
+          onType={(text) => onChange({ ...ends, [end]: text })}
+        />
+      ))}
+    </Row>
   );
 }
