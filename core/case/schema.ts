@@ -17,6 +17,7 @@ import {
   COOLINGS,
   POLARITIES,
   CONTROLS,
+  METERS,
   WORKPIECES,
   PLACES,
   CRITICALS,
@@ -184,6 +185,8 @@ export const RIG_SCHEMA = {
       required: ['ratedA', 'ratedPct'],
       properties: { ratedA: number(30, 700), ratedPct: number(5, 100) },
     },
+    /** Meters that show what the arc does while it burns; not known where nothing is said. */
+    meters: words(METERS),
     /** What the machine lets be set besides; all of it where nothing is said, none of it for an empty list. */
     controls: words(CONTROLS),
     /** What the machine can be set to; the correction stays inside. */
@@ -216,6 +219,7 @@ export const SETTINGS_SCHEMA = {
     travelAngleDeg: figure('travelAngleDeg'),
     arcControlPct: figure('arcControlPct'),
     trimPct: figure('trimPct'),
+    currentA: figure('currentA'),
   } satisfies Record<keyof typeof SETTINGS, unknown>,
 } as const satisfies JSONSchema;
 

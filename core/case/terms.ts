@@ -26,6 +26,9 @@ export const LINERS = ['steel', 'polymer'] as const;
 export const COOLINGS = ['air', 'water'] as const;
 /** What a machine lets be set at the start and the end of the arc, how its trigger works, and a tap for the slope of its source. */
 export const CONTROLS = ['pre-flow', 'post-flow', 'burn-back', 'run-in', 'crater-fill', 'four-step', 'slope'] as const;
+/** Meters that a machine may have for the burning arc. */
+export const METERS = ['volts', 'amps'] as const;
+export type Meter = (typeof METERS)[number];
 export type Control = (typeof CONTROLS)[number];
 export const POLARITIES = ['electrode-positive', 'electrode-negative'] as const;
 /** What the weld is a part of, and where it is done: both suggest what can hurt. */

@@ -5,7 +5,7 @@ import type { Diagnosis } from '../diagnosis/diagnose';
 import { causeOf, type Engine } from '../diagnosis/engine';
 import type { CauseId } from '../evidence/ids';
 import type { Cause } from '../knowledge/types';
-import { MAIN_SETTINGS, type MainSetting, type Settings } from '../setting/table';
+import { MAIN_SETTINGS, toGoOnWith, type MainSetting, type Settings } from '../setting/table';
 import { boundsFor, searchStarts } from './bounds';
 import { effectOf, orderByGain, settingMove, type Effect, type Move, type RemedyMove } from './moves';
 import type { Situation, Target } from './objective';
@@ -130,7 +130,7 @@ function remediesOf(work: Work): Remedies {
  */
 export function correct(engine: Engine, input: Case, diagnosis: Diagnosis): Corrected {
   const work: Work = { engine, input, diagnosis };
-  const today = input.settings ?? {};
+  const today = toGoOnWith(input.settings ?? {});
   const { moves: remedies, numbersStay } = remediesOf(work);
   const anew = remedies.flatMap(({ cause: id }) => SET_ANEW[id] ?? []);
   const school = turnedBySchool(input);

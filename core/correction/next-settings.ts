@@ -1,4 +1,4 @@
-import { MAIN_SETTINGS, type Settings } from '../setting/table';
+import { MAIN_SETTINGS, toGoOnWith, type Settings } from '../setting/table';
 import type { Correction } from './correct';
 import type { Move } from './moves';
 import { SET_ANEW } from './set-anew';
@@ -37,11 +37,11 @@ export function startingSettings(today: Settings, correction: Correction): Setti
 
 /**
  * Settings to run the next bead with: today's, with the moves made now. What was not known takes the
- * proposed value, so that the next bead has figures to be judged by.
+ * proposed value, so that the next bead has figures to be judged by; what was read of this bead stays with it.
  */
 export function nextSettings(today: Settings, correction: Correction, changes: 'one' | 'all'): Settings {
   const turned = movesNow(correction, changes).flatMap((move) =>
     move.kind === 'setting' ? [[move.setting, move.to] as const] : [],
   );
-  return { ...correction.settings, ...today, ...Object.fromEntries(turned) };
+  return { ...correction.settings, ...toGoOnWith(today), ...Object.fromEntries(turned) };
 }

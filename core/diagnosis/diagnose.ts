@@ -1,4 +1,5 @@
 import { readArc, type ArcReading } from '../arc/reading';
+import { ampsRead, setupByAmps } from '../arc/amps';
 import { arcSetup, type ArcSetup } from '../arc/setup';
 import type { Case } from '../case/schema';
 import { READ_SETTINGS, type ReadSetting } from '../setting/table';
@@ -12,7 +13,7 @@ import { nextFigure, type NextFigure } from './next-figure';
 import { notesOn, type Note } from './notes';
 import { noisyOr, observe } from './observed';
 import { posterior } from './posterior';
-import { figureWeight, residualsOf, type Residuals } from './residuals';
+import { ampsResidual, figureWeight, residualsOf, type Residuals } from './residuals';
 import type { CauseVerdict } from './verdict';
 import { reasonsFor } from './weight-of-evidence';
 
@@ -62,11 +63,13 @@ function background(engine: Engine, input: Case, setup: ArcSetup, residuals: Res
  */
 export function diagnose(standard: Engine, input: Case): Diagnosis {
   const { settings = {}, findings = {}, experience } = input;
-  const setup = arcSetup(input, experience?.machine);
+  const asTaught = arcSetup(input, experience?.machine);
+  const amps = ampsRead(asTaught, settings);
+  const setup = setupByAmps(asTaught, settings);
   const taught = experience === undefined ? standard : taughtBy(standard, experience);
   const engine = inCircumstances(taught, input, setup);
   const arc = readArc(setup, settings);
-  const residuals = residualsOf(input, setup, arc);
+  const residuals = { ...residualsOf(input, setup, arc), ...ampsResidual(input, asTaught, amps) };
   const observed = observe(engine, findings);
   const { priors, factors, odds } = background(engine, input, setup, residuals);
   const network = noisyOr(engine, odds, observed);
@@ -96,7 +99,7 @@ export function diagnose(standard: Engine, input: Case): Diagnosis {
     ...questions(engine, sets, new Set(stated.map(([id]) => id))),
     askFor: nextFigure(engine, sets, askable(input, setup)),
     firstLooks: firstLooks(taught, input, setup),
-    notes: notesOn(engine, { observed, seen, residuals, sets, priors, chance }),
+    notes: notesOn(engine, { observed, seen, residuals, amps, sets, priors, chance }),
     cautions: cautionsFor(engine.knowledge.cautions, input, setup, causes),
   };
 }

@@ -1,3 +1,4 @@
+import type { AmpsRead } from '../arc/amps';
 import type { StatedId } from '../evidence/ids';
 import type { Engine } from './engine';
 import { showsGiven, type LikelySet } from './likely-sets';
@@ -85,6 +86,26 @@ function figureAgainstBead(residuals: Residuals, chance: (...causes: string[]) =
   ];
 }
 
+/** From here on the amps that were read do not go with the wire speed: laws and meter together are seldom so far off. */
+const AMPS_APART = 0.15;
+
+/** A meter that says clearly more or less than the wire speed gives. */
+function ampsAgainstWire(read: AmpsRead | null): Note[] {
+  if (read === null || Math.abs(read.ratio - 1) < AMPS_APART) return [];
+  const [more, first] =
+    read.ratio < 1
+      ? ['under', 'the tip stands further off, or less wire comes']
+      : ['over', 'the tip stands closer, or more wire comes'];
+  const said = `The meter says ${Math.round(read.ratio * read.expectedA)} A, clearly ${more} the ${Math.round(read.expectedA)} A`;
+  return [
+    {
+      kind: 'contradiction',
+      about: ['setting:currentA'],
+      text: `${said} that this wire speed gives at that stick-out: ${first} than recorded. Measure the wire end, then run wire out for six seconds.`,
+    },
+  ];
+}
+
 function unexplained(engine: Engine, observed: Observed, sets: readonly LikelySet[]): Note[] {
   return observed.present.flatMap((node) => {
     const fromNowhere = sets.reduce((sum, { causes, probability }) => {
@@ -108,6 +129,8 @@ export type Weighed = {
   /** Ids stated as present. */
   seen: ReadonlySet<string>;
   residuals: Residuals;
+  /** Amps off the meter against the wire; null where none were read. */
+  amps: AmpsRead | null;
   sets: readonly LikelySet[];
   priors: Float64Array;
   /** Total probability of causes by id. */
@@ -115,10 +138,11 @@ export type Weighed = {
 };
 
 /** What does not add up in a case, said instead of averaged away. */
-export function notesOn(engine: Engine, { observed, seen, residuals, sets, priors, chance }: Weighed): Note[] {
+export function notesOn(engine: Engine, { observed, seen, residuals, amps, sets, priors, chance }: Weighed): Note[] {
   return [
     ...contradictions(engine, seen, priors),
     ...figureAgainstBead(residuals, chance),
+    ...ampsAgainstWire(amps),
     ...unexplained(engine, observed, sets),
   ];
 }

@@ -1,3 +1,4 @@
+import { AMPS_OFF, currentLawOff, type AmpsRead } from '../arc/amps';
 import { gasSuits, polarityWanted, rollSuits, tipSuits } from '../arc/fit';
 import { globularShare, sprayTransitionCurrent } from '../arc/transfer';
 import { balanceTolerance } from '../arc/balance';
@@ -181,8 +182,10 @@ export function residualsOf(input: Case, setup: ArcSetup, reading: ArcReading): 
   const arc = atUsualStickOut(setup, settings, reading);
   const { sure } = setup.machine;
   // What a rig has taught of its figures stands in for what the laws and a strange meter may be off by.
-  const currentOff =
+  // A meter says more of the current than wire speed and laws do.
+  const byWire =
     sure === null ? Math.hypot(wireShare, BURN_OFF.arcTerm.tolerance) : Math.hypot(wireShare / 2, sure.wireScaleSd);
+  const currentOff = settings.currentA === undefined ? byWire : Math.min(byWire, AMPS_OFF);
   if (setup.wire !== null && arc.voltageErrorV !== null && arc.balanceHalfWidthV !== null && arc.currentA !== null) {
     // Volts are off by the meter and the cables; the balance by the current and by the offset of gas and wire.
     const balanceOff = BALANCE.slopeVPerA.value * arc.currentA * currentOff;
@@ -233,6 +236,20 @@ export function residualsOf(input: Case, setup: ArcSetup, reading: ArcReading): 
   if (settings.arcControlPct !== undefined)
     residuals.arcControl = { value: (settings.arcControlPct - 50) / 20, spread: 0.3 };
   return residuals;
+}
+
+/** One unit of the residual of the amps, as the log of read over expected: what laws and meter may be off by together. */
+const AMPS_UNIT = 0.12;
+
+/**
+ * The amps that were read against what the wire speed gives at that stick-out: under 0 the tip stands further off than
+ * recorded, or less wire comes than is set.
+ * @param setup as the machine has taught, not yet brought to the amps
+ */
+export function ampsResidual(input: Case, setup: ArcSetup, read: AmpsRead | null): Pick<Residuals, 'amps'> {
+  if (read === null) return {};
+  const spread = Math.hypot(wireShareOf(input), AMPS_OFF, currentLawOff(setup)) / AMPS_UNIT;
+  return { amps: { value: Math.log(read.ratio) / AMPS_UNIT, spread } };
 }
 
 /**

@@ -80,7 +80,8 @@ export type ResidualName =
   | 'wireMatch'
   | 'rollMatch'
   | 'tipMatch'
-  | 'transferZone';
+  | 'transferZone'
+  | 'amps';
 
 type FigureEntry = {
   evidence: FieldEvidence;
@@ -125,6 +126,11 @@ export const FIGURES: Record<ResidualName, FigureEntry> = {
   transferZone: {
     evidence: 'setting:wireSpeedMPerMin',
     against: 'the current lies clear of the spray transition',
+    waitsFor: null,
+  },
+  amps: {
+    evidence: 'setting:currentA',
+    against: 'the amps are what this wire speed gives at that stick-out',
     waitsFor: null,
   },
 };

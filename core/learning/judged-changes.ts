@@ -1,4 +1,5 @@
 import { readArc } from '../arc/reading';
+import { setupByAmps } from '../arc/amps';
 import { arcSetup, type ArcSetup } from '../arc/setup';
 import type { Case, Suspect } from '../case/schema';
 import { HEAT_UNIT, residualsOf } from '../diagnosis/residuals';
@@ -63,7 +64,7 @@ function placesOf(input: Case, setup: ArcSetup, settings: Settings): Places {
  */
 export function suspectsOfChanges(input: Case, changes: readonly JudgedChange[]): Suspect[] {
   if (changes.length === 0) return [];
-  const setup = arcSetup(input, input.experience?.machine);
+  const setup = setupByAmps(arcSetup(input, input.experience?.machine), input.settings ?? {});
   const now = placesOf(input, setup, input.settings ?? {});
   const logs = new Map<Suspect['cause'], number>();
   for (const { before, after, outcome } of changes) {

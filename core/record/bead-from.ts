@@ -4,6 +4,7 @@ import type { Case } from '../case/schema';
 import { movesNow, nextSettings } from '../correction/next-settings';
 import { isStatedId } from '../evidence/ids';
 import { emptyDraft, type Draft } from './draft';
+import { toGoOnWith } from '../setting/table';
 import type { Habits } from './habits';
 import { takenMove, turnedBy } from './move-words';
 import type { Bead, NewBead } from './schema';
@@ -88,7 +89,7 @@ export function draftFromLast(last: LastBead | null, id: string): Draft {
   return {
     ...emptyDraft(id),
     readings: saidOf(readings),
-    settings: { ...settings, ...turnedBy(move) },
+    settings: { ...toGoOnWith(settings), ...turnedBy(move) },
     findings: knownOnly(leaves.findings),
     // After a sound bead nothing is under suspicion.
     suspects: outcome === 'sound' ? {} : byCause(leaves.suspects),

@@ -37,6 +37,16 @@ describe('what is taken back after a bead that came out worse', () => {
   });
 });
 
+describe('amps that were read', () => {
+  it('are nothing to turn back, and none that a next bead has to stand at', () => {
+    const before = bead(1, { voltageV: 18, currentA: 140 });
+    const worse = bead(2, { voltageV: 21, currentA: 155 }, 'worse');
+    expect(takeBackOf([before, worse], { voltageV: 21 })!.turns).toEqual([{ setting: 'voltageV', from: 21, to: 18 }]);
+    expect(backAt([before, worse], { voltageV: 18 })).toEqual({ bead: before, worse });
+    expect(backAt([before, bead(2, { voltageV: 18, currentA: 155 }, 'worse')], { voltageV: 18 })).toBeNull();
+  });
+});
+
 describe('the bead to go on from once a change is taken back', () => {
   const [before, worse] = [
     bead(1, { voltageV: 18, stickOutMm: 10 }),

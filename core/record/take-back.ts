@@ -1,4 +1,4 @@
-import { SETTING_NAMES, type Settings } from '../setting/table';
+import { TURNED_SETTINGS, type Settings } from '../setting/table';
 import type { Turn } from '../setting/words';
 import type { Bead } from './schema';
 
@@ -17,7 +17,7 @@ export type TakeBack = { worse: number; than: number; turns: Turn[] };
 export function takeBackOf(beads: readonly Judged[], now: Settings): TakeBack | null {
   const [before, last] = beads.slice(-2);
   if (last === undefined || last.outcome !== 'worse') return null;
-  const turns = SETTING_NAMES.flatMap((setting): Turn[] => {
+  const turns = TURNED_SETTINGS.flatMap((setting): Turn[] => {
     const [was, became, stands] = [before.settings[setting], last.settings[setting], now[setting]];
     if (was === undefined || became === undefined || was === became || stands === was) return [];
     return [{ setting, from: stands ?? null, to: was }];
@@ -32,8 +32,8 @@ export function takeBackOf(beads: readonly Judged[], now: Settings): TakeBack | 
 export function backAt<One extends Judged>(beads: readonly One[], now: Settings): { bead: One; worse: One } | null {
   const [before, last] = beads.slice(-2);
   if (last === undefined || last.outcome !== 'worse') return null;
-  const isChanged = SETTING_NAMES.some((setting) => before.settings[setting] !== last.settings[setting]);
-  const isBack = SETTING_NAMES.every((setting) => {
+  const isChanged = TURNED_SETTINGS.some((setting) => before.settings[setting] !== last.settings[setting]);
+  const isBack = TURNED_SETTINGS.every((setting) => {
     const was = before.settings[setting];
     return was === undefined || now[setting] === was;
   });

@@ -25,8 +25,10 @@ export type SettingEntry = {
   row: 'main' | 'more';
   /** Whether it can be measured, read off a knob or guessed, so that the welder is asked which. */
   asksReading: boolean;
-  /** Left out where the machine is not set to this. */
-  onlyIn?: 'pulse';
+  /** Left out on a machine that has no such thing. */
+  onlyIn?: 'pulse' | 'amps';
+  /** Read off while welding: nothing turns it, and it holds of that bead alone. */
+  onlyRead?: true;
 };
 
 export const SETTINGS = {
@@ -135,6 +137,21 @@ export const SETTINGS = {
     asksReading: false,
     onlyIn: 'pulse',
   },
+  currentA: {
+    name: 'Amps read',
+    short: 'Amps',
+    quantity: 'current',
+    minimum: 10,
+    maximum: 700,
+    usual: 120,
+    nudge: { metric: 5, inch: 5 },
+    worthMoving: 5,
+    turns: ['more amps', 'fewer amps'],
+    row: 'more',
+    asksReading: false,
+    onlyIn: 'amps',
+    onlyRead: true,
+  },
 } as const satisfies Record<string, SettingEntry>;
 
 export type SettingName = keyof typeof SETTINGS;
@@ -153,12 +170,25 @@ export const MAIN_SETTINGS: readonly MainSetting[] = ['voltageV', 'wireSpeedMPer
 export type ReadSetting = MainSetting | 'travelSpeedMmPerMin';
 export const READ_SETTINGS: readonly ReadSetting[] = [...MAIN_SETTINGS, 'travelSpeedMmPerMin'];
 
-/** The settings that a tap more shows on a machine. @param pulse whether it pulses */
-export function furtherSettings(pulse: boolean): SettingName[] {
+/** What a machine may have besides: pulse, a meter for the amps. */
+export type Has = Record<NonNullable<SettingEntry['onlyIn']>, boolean>;
+
+/** The settings that a tap more shows on a machine. */
+export function furtherSettings(has: Has): SettingName[] {
   return SETTING_NAMES.filter((name) => {
     const { row, onlyIn } = setting(name);
-    return row === 'more' && (onlyIn !== 'pulse' || pulse);
+    return row === 'more' && (onlyIn === undefined || has[onlyIn]);
   });
+}
+
+/** The settings that a hand turns or holds; the others are only read. */
+export const TURNED_SETTINGS: readonly SettingName[] = SETTING_NAMES.filter((name) => !setting(name).onlyRead);
+
+/** Figures as they go on to the next bead: what was read of this one does not. */
+export function toGoOnWith(settings: Settings): Settings {
+  return Object.fromEntries(
+    TURNED_SETTINGS.flatMap((name) => (settings[name] === undefined ? [] : [[name, settings[name]]])),
+  );
 }
 
 /** Settings that a machine may carry a dial of its own for. */

@@ -6,12 +6,20 @@ import { fromUser, unitOf } from '@/core/quantity/units';
 import { dialEnds, dialToValue, isBeyondPairs, valueToDial, type Dial } from '@/core/setting/dial';
 import { markFromText, markText, takesMarkText } from '@/core/setting/dial-marks';
 import { dialFor, nudged } from '@/core/setting/dials';
-import { READ_SETTINGS, READINGS, readingText, SETTINGS, type SettingName } from '@/core/setting/table';
+import {
+  READ_SETTINGS,
+  READINGS,
+  readingText,
+  setting as settingOf,
+  SETTINGS,
+  type SettingName,
+} from '@/core/setting/table';
 import { figureText, takesText } from '@/core/setting/words';
 import { NumberField } from '@/ui/NumberField';
 import { Button, Choice } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { useInk } from '@/ui/use-ink';
+import { Words } from '@/ui/Words';
 import { useUnits } from '../shared/use-habits';
 import { useBenchActions, useBenchRecords, useDraftPart, useLive } from './bench';
 import { TravelTimer } from './TravelTimer';
@@ -23,7 +31,7 @@ export function KnobEditor({ setting, onClose }: EditorProps) {
   const { dials } = useBenchRecords();
   const act = useBenchActions();
   const units = useUnits();
-  const { name, quantity } = SETTINGS[setting];
+  const { name, quantity, onlyRead = false } = settingOf(setting);
   const value = useDraftPart((draft) => draft.settings[setting]);
   const refused = useDraftPart((draft) => draft.typed[setting]);
   // While a good figure is being typed its exact text stays in the field ("18." on the way to 18.5).
@@ -37,9 +45,9 @@ export function KnobEditor({ setting, onClose }: EditorProps) {
   // An angle is typed without its sign; which way it leans is a choice of its own.
   const side = setting === 'travelAngleDeg' && (value ?? 1) < 0 ? -1 : 1;
   return (
-    <View role="group" aria-label={`Turn ${name}`} className="gap-2 rounded-md bg-sunk p-3">
+    <View role="group" aria-label={onlyRead ? name : `Turn ${name}`} className="gap-2 rounded-md bg-sunk p-3">
       <Row className="items-end gap-2">
-        <Turn label={`${name} down`} onPress={() => turn(-1)} direction="down" />
+        {!onlyRead && <Turn label={`${name} down`} onPress={() => turn(-1)} direction="down" />}
         <NumberField
           className="min-w-0 flex-1"
           label={name}
@@ -52,7 +60,7 @@ export function KnobEditor({ setting, onClose }: EditorProps) {
             act.type(setting, text, (figure) => side * fromUser(figure, quantity, units));
           }}
         />
-        <Turn label={`${name} up`} onPress={() => turn(1)} direction="up" />
+        {!onlyRead && <Turn label={`${name} up`} onPress={() => turn(1)} direction="up" />}
       </Row>
       {setting === 'travelAngleDeg' && value !== undefined && value !== 0 && (
         <Choice
@@ -64,6 +72,9 @@ export function KnobEditor({ setting, onClose }: EditorProps) {
           chosen={value > 0 ? 'push' : 'drag'}
           onChoose={(way) => act.set(setting, Math.abs(value) * (way === 'push' ? 1 : -1))}
         />
+      )}
+      {onlyRead && (
+        <Words className="text-faint">As the meter shows in the middle of the bead, not at its start.</Words>
       )}
       {setting === 'travelSpeedMmPerMin' && <TravelTimer />}
       <ReadingChoice setting={setting} />

@@ -17,11 +17,14 @@ type PanelProps = { open: SettingName | null; onOpen: (setting: SettingName | nu
 /** What the machine was set to for this bead: large figures, the knob's own marks beside them. */
 export function SettingsPanel({ open, onOpen, wide }: PanelProps) {
   const [more, setMore] = useState(false);
-  const { usesGas, pulse } = useBenchRecords();
+  const { usesGas, has } = useBenchRecords();
   const ink = useInk();
   const Chevron = more ? ChevronUp : ChevronDown;
   const main = MAIN_SETTINGS.filter((setting) => setting !== 'gasFlowLPerMin' || usesGas);
-  const all: SettingName[] = more ? [...main, ...furtherSettings(pulse)] : [...main];
+  const further = more ? furtherSettings(has) : [];
+  const all: SettingName[] = [...main, ...further];
+  // Four in a row leave no room for their names beside the push that closes them.
+  const narrow = further.length > 3 ? 'min-w-[25%]' : 'min-w-[20%]';
   return (
     <View role="region" aria-label="Settings of this bead" className="gap-2 px-4">
       <Row className="flex-wrap gap-1">
@@ -30,7 +33,7 @@ export function SettingsPanel({ open, onOpen, wide }: PanelProps) {
             key={setting}
             setting={setting}
             open={open === setting}
-            wide={wide}
+            width={wide ? 'min-w-[38%]' : further.includes(setting) ? narrow : 'min-w-[20%]'}
             onPress={() => onOpen(open === setting ? null : setting)}
           />
         ))}
@@ -49,9 +52,9 @@ export function SettingsPanel({ open, onOpen, wide }: PanelProps) {
   );
 }
 
-type CellProps = { setting: SettingName; open: boolean; wide: boolean; onPress: () => void };
+type CellProps = { setting: SettingName; open: boolean; width: string; onPress: () => void };
 
-function SettingCell({ setting, open, wide, onPress }: CellProps) {
+function SettingCell({ setting, open, width, onPress }: CellProps) {
   const { dials } = useBenchRecords();
   const units = useUnits();
   const value = useDraftPart((draft) => draft.settings[setting]);
@@ -64,7 +67,7 @@ function SettingCell({ setting, open, wide, onPress }: CellProps) {
       aria-expanded={open}
       aria-label={said.join(', ')}
       onPress={onPress}
-      className={`min-h-20 ${wide ? 'min-w-[38%]' : 'min-w-[20%]'} flex-1 justify-center rounded-md border-2 bg-plate px-1.5 py-1 ${open ? 'border-ink' : wrong ? 'border-dashed border-ink' : 'border-edge'}`}
+      className={`min-h-20 ${width} flex-1 justify-center rounded-md border-2 bg-plate px-1.5 py-1 ${open ? 'border-ink' : wrong ? 'border-dashed border-ink' : 'border-edge'}`}
     >
       <Words className="text-sm leading-tight text-faint" numberOfLines={1}>
         {SETTINGS[setting].short}

@@ -69,7 +69,10 @@ export function BenchProvider({ coupon, children }: { coupon: Coupon; children: 
       coupon,
       dials: dialsOf(coupon.rig.setup),
       usesGas: coupon.rig.setup.rig.gas !== null,
-      pulse: coupon.rig.setup.rig.mode === 'pulse',
+      has: {
+        pulse: coupon.rig.setup.rig.mode === 'pulse',
+        amps: coupon.rig.setup.rig.meters?.includes('amps') ?? false,
+      },
       lastBead: coupon.beads[coupon.beads.length - 1] ?? null,
     }),
     [coupon],

@@ -20,7 +20,7 @@ import {
 import type { Habits } from '@/core/record/habits';
 import type { Bead, BeadChange, Coupon, Outcome } from '@/core/record/schema';
 import type { Dials } from '@/core/setting/dials';
-import type { ReadSetting, Reading, SettingName, Settings } from '@/core/setting/table';
+import type { Has, ReadSetting, Reading, SettingName, Settings } from '@/core/setting/table';
 import { draftOn } from '@/platform/kept';
 import { undoWaiting } from '@/platform/outbox';
 import { platform } from '@/platform/ports';
@@ -31,7 +31,7 @@ import { useSubmit } from '../shared/use-records';
 import { useRest } from './use-rest';
 import { noteWalk } from './walk-today';
 
-export type Records = { coupon: Coupon; dials: Dials; usesGas: boolean; pulse: boolean; lastBead: Bead | null };
+export type Records = { coupon: Coupon; dials: Dials; usesGas: boolean; has: Has; lastBead: Bead | null };
 export type Live = LiveAnswer & {
   input: Case;
   /** A sound bead of this rig on a like job, where there is one. */

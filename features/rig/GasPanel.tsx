@@ -1,10 +1,11 @@
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
-import { mixName } from '@/core/case/gas-mix';
+import { mixName, type GasMix } from '@/core/case/gas-mix';
 import type { Case } from '@/core/case/schema';
 import { readable, unitOf, type UnitSystem } from '@/core/quantity/units';
 import type { RigRecord } from '@/core/record/schema';
+import { outletAdvice } from '@/core/start/gas-outlet';
 import { gasesCompared } from '@/core/start/gas-compared';
 import { NumberField } from '@/ui/NumberField';
 import { Part } from '@/ui/Part';
@@ -59,11 +60,7 @@ export function GasPanel({ rig }: { rig: RigRecord }) {
       <Flow wanted={wanted} />
       <CylinderPart wanted={wanted} lengthMm={lengthMm} />
       <Compared input={input} />
-      <Part title="On the line">
-        {LINE.map((words) => (
-          <Words key={words}>{words}</Words>
-        ))}
-      </Part>
+      <Line gas={wanted.gas} />
       <Button label="Back" onPress={back} />
     </ScrollView>
   );
@@ -73,9 +70,30 @@ export function GasPanel({ rig }: { rig: RigRecord }) {
 const LINE = [
   'A gauge that reads pressure in the hose shows no flow: a tube on the nozzle does, with the trigger pulled and the wire rolls open.',
   'Crack the valve before the regulator is fitted; screw backed off, valve opened slowly, nobody in front of it. Chain the cylinder.',
-  'CO2 has another thread than argon mixes: it takes its own regulator, or an adapter with its seal. Ask the supplier which is used here.',
   'Argon and CO2 are heavier than air: in a pit or a tank they stay and smother. Test the air, have somebody outside.',
 ];
+
+/** The way of the gas from the valve on: which thread the cylinder has, its seal, and what holds of every line. */
+function Line({ gas }: { gas: GasMix }) {
+  const textIn = useTextIn();
+  const { threads, plain } = outletAdvice(gas);
+  return (
+    <Part title="On the line">
+      {[...plain, ...LINE].map((words) => (
+        <Words key={words}>{textIn(words)}</Words>
+      ))}
+      {threads.length > 0 && (
+        <>
+          <Words strong>The thread of this cylinder, by where it was filled</Words>
+          {threads.map((thread) => (
+            <Words key={thread}>{thread}</Words>
+          ))}
+          <Words className="text-faint">What is stamped on the valve goes before this list. Never force one.</Words>
+        </>
+      )}
+    </Part>
+  );
+}
 
 function Flow({ wanted: { flow, currentA } }: { wanted: GasWanted }) {
   const units = useUnits();

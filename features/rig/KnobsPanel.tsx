@@ -79,7 +79,7 @@ export function KnobsPanel({ rig }: { rig: RigRecord }) {
         name={name}
         rig={rig}
         dials={dials}
-        work={works[name] ?? workOn(name, kept[name], rig.setup.display === 'dial')}
+        work={works[name] ?? workOn(name, kept[name], rig.setup.display === 'dial', rig.setup.rig)}
         onWork={(work) => setWorks({ ...works, [name]: work })}
       />
       {problem !== null && <Words role="alert" strong>{`Not saved. ${problem}`}</Words>}
@@ -177,7 +177,7 @@ function Knob({ name, rig, dials, work: typed, onWork }: KnobProps) {
       {dial !== null && (
         <>
           <KnobChart name={name} dial={dial} />
-          {[sureWords(name, dial, units), nextPairWords(name, dial)].map(
+          {[sureWords(name, dial, units), nextPairWords(name, dial, rig.setup.rig)].map(
             (words) => words !== null && <Words key={words}>{words}</Words>,
           )}
         </>

@@ -1,5 +1,4 @@
 import { Controller, type Control } from 'react-hook-form';
-import { CONTROLS, type Control as MachineControl } from '@/core/case/terms';
 import { readable, unitOf } from '@/core/quantity/units';
 import { SETTINGS } from '@/core/setting/table';
 import { NumberField } from '@/ui/NumberField';
@@ -7,7 +6,7 @@ import { Part } from '@/ui/Part';
 import { Choice, Toggle } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { Words } from '@/ui/Words';
-import { CONTROL_WORDS, DISPLAY_WORDS } from '../shared/rig-words';
+import { CONTROL_WORDS, DISPLAY_WORDS, METER_WORDS } from '../shared/rig-words';
 import { useUnits } from '../shared/use-habits';
 import type { Ends, RigValues } from './rig-form';
 
@@ -38,6 +37,22 @@ export function MachinePart({ control }: { control: Control<RigValues> }) {
               options={choices(DISPLAY_WORDS)}
               chosen={field.value}
               onChoose={field.onChange}
+            />
+          )}
+        />
+      </Part>
+      <Part title="Meters while it welds">
+        <Controller
+          control={control}
+          name="meters"
+          render={({ field }) => (
+            <Many
+              words={METER_WORDS}
+              none="no meter"
+              chosen={field.value ?? null}
+              onChange={field.onChange}
+              notSaid="Not said. With amps to read, a long stick-out or a slipping wire shows in figures."
+              said="Amps are asked for with a bead’s other settings; volts are read for the pairs of its knob."
             />
           )}
         />
@@ -82,7 +97,16 @@ export function MachinePart({ control }: { control: Control<RigValues> }) {
         <Controller
           control={control}
           name="controls"
-          render={({ field }) => <Controls chosen={field.value ?? null} onChange={field.onChange} />}
+          render={({ field }) => (
+            <Many
+              words={CONTROL_WORDS}
+              none="none of these"
+              chosen={field.value ?? null}
+              onChange={field.onChange}
+              notSaid="Not said: a start names a figure for each of them."
+              said="A start names figures for these, and what the hand does in place of the others."
+            />
+          )}
         />
       </Part>
       <Part title="More on the arc-control dial is">
@@ -118,37 +142,34 @@ export function MachinePart({ control }: { control: Control<RigValues> }) {
   );
 }
 
-type ControlsProps = {
-  chosen: readonly MachineControl[] | null;
-  onChange: (controls: MachineControl[] | null) => void;
+type ManyProps<T extends string> = {
+  words: Record<T, string>;
+  none: string;
+  chosen: readonly T[] | null;
+  onChange: (chosen: T[] | null) => void;
+  /** What holds while nothing is said, and once something is. */
+  notSaid: string;
+  said: string;
 };
 
-/** What a machine lets be set besides volts and wire. Not known is not the same as none of it. */
-function Controls({ chosen, onChange }: ControlsProps) {
-  const toggled = (control: MachineControl): MachineControl[] =>
-    CONTROLS.filter((other) => (other === control) !== (chosen ?? []).includes(other));
+/** Any of a few, or none of them. Not known is not the same as none. */
+function Many<T extends string>({ words, none, chosen, onChange, notSaid, said }: ManyProps<T>) {
+  const all = Object.keys(words) as T[];
+  const toggled = (one: T): T[] => all.filter((other) => (other === one) !== (chosen ?? []).includes(other));
   return (
     <>
       <Row className="flex-wrap gap-2">
-        {CONTROLS.map((control) => (
+        {all.map((one) => (
           <Toggle
-            key={control}
-            label={CONTROL_WORDS[control]}
-            on={chosen?.includes(control) ?? false}
-            onPress={() => onChange(toggled(control))}
+            key={one}
+            label={words[one]}
+            on={chosen?.includes(one) ?? false}
+            onPress={() => onChange(toggled(one))}
           />
         ))}
-        <Toggle
-          label="none of these"
-          on={chosen?.length === 0}
-          onPress={() => onChange(chosen?.length === 0 ? null : [])}
-        />
+        <Toggle label={none} on={chosen?.length === 0} onPress={() => onChange(chosen?.length === 0 ? null : [])} />
       </Row>
-      <Words className="text-faint">
-        {chosen === null
-          ? 'Not said: a start names a figure for each of them.'
-          : 'A start names figures for these, and what the hand does in place of the others.'}
-      </Words>
+      <Words className="text-faint">{chosen === null ? notSaid : said}</Words>
     </>
   );
 }

@@ -12,7 +12,7 @@ import { Row } from '@/ui/Row';
 import { WatchButton } from '@/ui/WatchButton';
 import { Words } from '@/ui/Words';
 import { useStopwatch } from '../shared/use-stopwatch';
-import { isWorkProblem, knobOf, pairFigure, SOURCES, type WorkProblem } from './knob-work';
+import { isWorkProblem, knobOf, pairFigure, showsVolts, sourcesOf, type WorkProblem } from './knob-work';
 import { SOURCE_WORDS } from './knob-words';
 
 /** How a pair is got, in the order the hand does it. */
@@ -24,6 +24,10 @@ const HOW: Record<PairSource, string> = {
   chart: 'What a chart for this machine says for the mark.',
   plate: 'What the machine’s plate gives for the end of the range. Only a ballpark until something is measured.',
 };
+
+/** The same where the machine has no meter of its own. */
+const CLIPPED_ON =
+  'Welder off: clip a DC voltmeter for 100 V and more from the gun’s stud to the work clamp, leads clear of the arc. Turn the knob to the mark, run a bead, have somebody read it while the arc burns.';
 
 type PairFormProps = {
   name: FigureDial;
@@ -46,11 +50,11 @@ export function PairForm({ name, work, on, problem, onChange, onTake }: PairForm
     <Part title={work.points.length === 0 ? 'First pair' : 'One more pair'}>
       <Choice
         label="How this pair is got"
-        options={SOURCES[name].map((source) => ({ value: source, label: SOURCE_WORDS[source] }))}
+        options={sourcesOf(name, rig).map((source) => ({ value: source, label: SOURCE_WORDS[source] }))}
         chosen={work.by}
         onChoose={(by) => onChange({ by })}
       />
-      <Words className="text-faint">{HOW[work.by]}</Words>
+      <Words className="text-faint">{work.by === 'meter' && !showsVolts(rig) ? CLIPPED_ON : HOW[work.by]}</Words>
       {knob?.scale === 'taps' && (
         <Choice
           label="Tap"

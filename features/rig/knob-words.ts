@@ -1,8 +1,10 @@
+import type { Rig } from '@/core/case/schema';
 import { readable, unitOf, type UnitSystem } from '@/core/quantity/units';
 import type { Dial, DialPoint, PairSource } from '@/core/setting/dial';
 import { dialCurve, nextPair, type FigureDial } from '@/core/setting/dial-belief';
 import { markText } from '@/core/setting/dial-marks';
 import { SETTINGS } from '@/core/setting/table';
+import { showsVolts } from './knob-work';
 
 export const SOURCE_WORDS: Record<PairSource, string> = {
   'run-out': 'run-out',
@@ -43,10 +45,11 @@ export function sureWords(name: FigureDial, dial: Dial, units: UnitSystem): stri
 }
 
 /** The pair that would help most, in a sentence; null where none would help much. */
-export function nextPairWords(name: FigureDial, dial: Dial): string | null {
+export function nextPairWords(name: FigureDial, dial: Dial, rig: Pick<Rig, 'meters'>): string | null {
   const next = nextPair(name, dial);
   if (next === null) return null;
-  const how = name === 'wireSpeedMPerMin' ? 'A run-out' : 'A look at the meter';
+  const how =
+    name === 'wireSpeedMPerMin' ? 'A run-out' : showsVolts(rig) ? 'A look at the meter' : 'A voltmeter clipped on';
   const less = Math.round(100 * (1 - next.spreadWith / next.spread));
   return `${how} at ${markText(dial, next.mark)} would help most: it takes off ${less} % of the doubt.`;
 }

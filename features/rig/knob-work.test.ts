@@ -176,14 +176,31 @@ describe('what is said of a knob', () => {
     const [between, beyond] = [...said.matchAll(/([\d.]+) m\/min/g)].map(([, figure]) => Number(figure));
     expect(between).toBeLessThan(beyond);
     expect(said).toContain('only carried on');
-    expect(nextPairWords('wireSpeedMPerMin', dial)).toMatch(/^A run-out at (9|10) would help most/);
+    expect(nextPairWords('wireSpeedMPerMin', dial, {})).toMatch(/^A run-out at (9|10) would help most/);
     expect(sureWords('wireSpeedMPerMin', dial, 'inch')).toContain('in/min');
   });
 
   it('is nothing where nobody knows how its pairs were got', () => {
     const old = { ...dial, points: dial.points.map(({ mark, value }) => ({ mark, value })) };
     expect(sureWords('wireSpeedMPerMin', old, 'metric')).toBeNull();
-    expect(nextPairWords('wireSpeedMPerMin', old)).toBeNull();
+    expect(nextPairWords('wireSpeedMPerMin', old, {})).toBeNull();
     expect(pairText('wireSpeedMPerMin', old, old.points[0], 'inch')).toBe('knob 2 → 118 in/min');
+  });
+
+  it('asks for the machine’s own meter, or for one clipped on where it has none', () => {
+    const volts = {
+      ...dial,
+      points: [
+        { mark: 2, value: 15, by: 'plate' as const },
+        { mark: 6, value: 22, by: 'plate' as const },
+      ],
+    };
+    const said = (rig: Parameters<typeof nextPairWords>[2]) => nextPairWords('voltageV', volts, rig);
+    expect(said({})).toMatch(/^A look at the meter at/);
+    expect(said({ meters: ['volts', 'amps'] })).toMatch(/^A look at the meter at/);
+    expect(said({ meters: ['amps'] })).toMatch(/^A voltmeter clipped on at/);
+    expect(workOn('voltageV', undefined, true, { meters: [] }).by).toBe('good-bead');
+    expect(workOn('voltageV', undefined, true, { meters: ['volts'] }).by).toBe('meter');
+    expect(workOn('wireSpeedMPerMin', undefined, true, { meters: [] }).by).toBe('run-out');
   });
 });

@@ -16,11 +16,17 @@ export type WorkProblem = {
 
 const NOTHING_TYPED = { mark: '', figure: '', seconds: '6', length: '', wire: '' };
 
-/** How a pair of each knob is usually got, the surest first. */
-export const SOURCES: Record<FigureDial, readonly PairSource[]> = {
-  wireSpeedMPerMin: ['run-out', 'plate'],
-  voltageV: ['meter', 'good-bead', 'plate'],
-};
+/** Whether a machine shows its volts while it welds; taken for so where nothing is said. */
+export const showsVolts = ({ meters }: Pick<Rig, 'meters'>): boolean => meters?.includes('volts') ?? true;
+
+/**
+ * How a pair of each knob is usually got, the surest first. Without a meter of its own a machine's volts are easiest told by
+ * a bead; a meter can still be clipped on.
+ */
+export function sourcesOf(name: FigureDial, { meters }: Pick<Rig, 'meters'>): readonly PairSource[] {
+  if (name === 'wireSpeedMPerMin') return ['run-out', 'plate'];
+  return showsVolts({ meters }) ? ['meter', 'good-bead', 'plate'] : ['good-bead', 'meter', 'plate'];
+}
 
 const ENDS: Record<DialScale, Pick<KnobWork, 'low' | 'high' | 'step' | 'names'>> = {
   numbers: { low: '1', high: '10', step: '0.5', names: '' },
@@ -39,9 +45,15 @@ export function onScale(work: KnobWork, scale: KnobWork['scale']): KnobWork {
  * The work on a knob as it begins.
  * @param dial as it is kept; none for a knob that is not taken down
  * @param marked whether the machine is said to be read off marks: then a knob that is not taken down has numbers
+ * @param rig whose meters say how a pair is got most easily
  */
-export function workOn(name: FigureDial, dial: Dial | undefined, marked = false): KnobWork {
-  const [by] = SOURCES[name];
+export function workOn(
+  name: FigureDial,
+  dial: Dial | undefined,
+  marked = false,
+  rig: Pick<Rig, 'meters'> = {},
+): KnobWork {
+  const [by] = sourcesOf(name, rig);
   const base: KnobWork = { scale: 'figures', ...ENDS.numbers, points: [], by, ...NOTHING_TYPED };
   if (dial === undefined) return marked ? onScale(base, 'numbers') : base;
   const { scale = 'numbers', points, step, names = [] } = dial;

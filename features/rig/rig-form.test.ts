@@ -78,6 +78,7 @@ describe('what a form begins with', () => {
       rising: 'crisper',
       arcMarks: { low: '', high: '' },
       controls: null,
+      meters: null,
       parts: partValues({}, 'metric'),
     });
     expect(valuesOf(KEPT, 'inch').bore).toBe('0.5');
@@ -144,6 +145,7 @@ describe('the rig that is typed', () => {
     ['turn of the arc control', { rising: 'softer' }],
     ['marks of the arc control', { arcMarks: { low: '-5', high: '5' } }],
     ['list of what it lets be set', { controls: ['burn-back', 'slope'] }],
+    ['list of its meters', { meters: ['amps'] }],
     ['machine that lets nothing else be set', { controls: [] }],
   ] as [string, Partial<typeof values>][])('is refitted by another %s, and one the schema takes', (_, change) => {
     const rig = made(change);

@@ -30,6 +30,8 @@ export type RigValues = {
   arcMarks: Ends;
   /** What can be set besides; null where that is not known. */
   controls: Rig['controls'] | null;
+  /** Meters for the burning arc; null where that is not known. */
+  meters: Rig['meters'] | null;
   parts: PartValues;
 };
 
@@ -149,6 +151,7 @@ export function valuesOf({ name, note, setup }: FreshRig | RigRecord, units: Uni
     rising: arcControlRising,
     arcMarks: arcMarksOf(rig),
     controls: rig.controls ?? null,
+    meters: rig.meters ?? null,
     parts: partValues(rig, units),
   };
 }
@@ -170,7 +173,17 @@ export type Begun = { rigId: string; setupId: string; at: string };
 
 /** What a rig has that stands in no field of the form, such as when its parts were fitted. */
 function withoutFields(rig: Rig): Rig {
-  const typed: (keyof Rig)[] = ['nozzleBoreMm', 'range', 'dials', 'mode', 'controls', 'parts', 'gun', 'source'];
+  const typed: (keyof Rig)[] = [
+    'nozzleBoreMm',
+    'range',
+    'dials',
+    'mode',
+    'controls',
+    'meters',
+    'parts',
+    'gun',
+    'source',
+  ];
   return Object.fromEntries(Object.entries(rig).filter(([name]) => !typed.includes(name as keyof Rig)));
 }
 
@@ -179,7 +192,7 @@ function withoutFields(rig: Rig): Rig {
  * @param from the rig as it was when the form was begun
  */
 export function rigFrom(values: RigValues, from: FreshRig | RigRecord, begun: Begun, units: UnitSystem): NewRig {
-  const { name, note, wireClass, diameterMm, gas, polarity, bore, display, rising, mode, controls } = values;
+  const { name, note, wireClass, diameterMm, gas, polarity, bore, display, rising, mode, controls, meters } = values;
   const typedBore = typedFigure(bore);
   // A bore that was shown rounded and not touched stays what it was.
   const same = bore === valuesOf(from, units).bore;
@@ -199,6 +212,7 @@ export function rigFrom(values: RigValues, from: FreshRig | RigRecord, begun: Be
     ...(nozzleBoreMm === undefined ? {} : { nozzleBoreMm }),
     ...(mode === 'conventional' && was === undefined ? {} : { mode }),
     ...(controls === null ? {} : { controls }),
+    ...(meters === null ? {} : { meters }),
     ...rangesFrom(values, from.setup.rig, units),
     ...dialsFrom(values, from.setup),
     ...partsFrom(values.parts, from.setup.rig, units),

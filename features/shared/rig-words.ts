@@ -1,5 +1,5 @@
 import { mixName } from '@/core/case/gas-mix';
-import type { Control, Gas, Rig, WireClass } from '@/core/case/schema';
+import type { Control, Gas, Meter, Rig, WireClass } from '@/core/case/schema';
 import { readable, unitOf, type UnitSystem } from '@/core/quantity/units';
 import { wireSize } from '@/core/quantity/wire-size';
 
@@ -22,6 +22,9 @@ export const CONTROL_WORDS: Record<Control, string> = {
   'four-step': '4T trigger',
   slope: 'slope tap',
 };
+
+/** Meters that show what the arc does while it burns. */
+export const METER_WORDS: Record<Meter, string> = { volts: 'volts', amps: 'amps' };
 
 export const DISPLAY_WORDS = {
   digital: 'Digital figures',

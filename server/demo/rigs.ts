@@ -26,6 +26,7 @@ const TOLD: readonly ToldRig[] = [
       gas: SHIELD,
       polarity: 'electrode-positive',
       nozzleBoreMm: 13,
+      meters: ['volts', 'amps'],
       controls: ['pre-flow', 'post-flow', 'burn-back', 'run-in', 'crater-fill', 'four-step'],
       range: { voltageV: { low: 14, high: 32, step: 0.1 }, wireSpeedMPerMin: { low: 2, high: 16, step: 0.1 } },
     },
@@ -42,6 +43,7 @@ const TOLD: readonly ToldRig[] = [
       gas: SHIELD,
       polarity: 'electrode-positive',
       nozzleBoreMm: 12,
+      meters: [],
       controls: ['burn-back'],
       range: { voltageV: { low: 13.5, high: 24, step: 0.1 }, wireSpeedMPerMin: { low: 1.8, high: 12, step: 0.1 } },
       dials: {

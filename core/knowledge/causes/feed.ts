@@ -67,6 +67,9 @@ export const FEED_CAUSES: readonly Cause[] = [
       ['bead-even', 0.5, 'metal comes in jerks'],
       ['arc-flutters', 0.3, 'the arc follows the feed'],
     ],
+    figures: [
+      { residual: 'amps', at: -1.2, because: 'fewer amps than this wire speed gives: less wire comes than is set' },
+    ],
     check: 'check-liner',
     remedy: {
       kind: 'part',
@@ -120,6 +123,9 @@ export const FEED_CAUSES: readonly Cause[] = [
       ['bead-uneven', 0.4, 'metal comes in jerks'],
       ['no-feed', 0.2, 'the rolls turn, the wire stands'],
       ['bead-even', 0.45, 'metal comes in jerks'],
+    ],
+    figures: [
+      { residual: 'amps', at: -1.2, because: 'fewer amps than this wire speed gives: less wire comes than is set' },
     ],
     check: 'check-glove',
     checkStrength: 0.93,

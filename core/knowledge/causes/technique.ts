@@ -12,7 +12,14 @@ export const TECHNIQUE_CAUSES: readonly Cause[] = [
     priorFactors: [
       { when: { joint: ['corner', 'fillet'] }, factor: 1.2, because: 'the nozzle does not reach into the corner' },
     ],
-    figures: [{ residual: 'stickOut', at: 2.2, because: 'the stick-out is longer than this transfer wants' }],
+    figures: [
+      { residual: 'stickOut', at: 2.2, because: 'the stick-out is longer than this transfer wants' },
+      {
+        residual: 'amps',
+        at: -1.5,
+        because: 'fewer amps than this wire speed gives: the tip stands further off than recorded',
+      },
+    ],
     links: [
       ['bead-ropey', 0.45, 'current drops, the bead goes cold'],
       ['holes-scattered', 0.35, 'the gas no longer reaches the puddle'],
@@ -42,7 +49,14 @@ export const TECHNIQUE_CAUSES: readonly Cause[] = [
     group: 'technique',
     prior: 0.025,
     exclusive: 'stickout',
-    figures: [{ residual: 'stickOut', at: -2.2, because: 'the stick-out is shorter than this transfer wants' }],
+    figures: [
+      { residual: 'stickOut', at: -2.2, because: 'the stick-out is shorter than this transfer wants' },
+      {
+        residual: 'amps',
+        at: 1.5,
+        because: 'more amps than this wire speed gives: the tip stands closer than recorded',
+      },
+    ],
     links: [
       ['nozzle-clogged', 0.6, 'spatter flies straight into the nozzle'],
       ['tip-fused', 0.35, 'the tip overheats'],
