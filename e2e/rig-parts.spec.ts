@@ -1,4 +1,4 @@
-import { expect, expectAccessible, newCoupon, test } from './harness';
+import { expect, expectAccessible, newCoupon, openVerdict, test } from './harness';
 
 test('the gas of a rig: the flow, the ball of a strange flowmeter, a cylinder that will not finish the job', async ({
   page,
@@ -25,6 +25,23 @@ test('the gas of a rig: the flow, the ball of a strange flowmeter, a cylinder th
   await expect(page.getByText(/: it will do\.$/)).toBeVisible();
   await expect(page.getByText('Not for this wire and metal.')).toHaveCount(1);
   await expectAccessible(page);
+  // Read once, it is counted down by the beads, and the bench says before the first one that it will not last.
+  await page.getByRole('textbox', { name: 'Gauge, bar' }).fill('12');
+  await page.getByRole('button', { name: 'Keep this reading' }).click();
+  await expect(page.getByText(/^Read .*; by the beads since about 35 L left, \d min of arc\.$/)).toBeVisible();
+  await page.goto('/rig');
+  await page.getByRole('link', { name: /^Dock set/ }).click();
+  await page.getByRole('link', { name: /^Its parts/ }).click();
+  await page.getByRole('textbox', { name: 'A full one has, kg' }).fill('15');
+  await page.getByRole('textbox', { name: 'On it now, kg' }).fill('16');
+  await expect(page.getByText('What is on it takes 0 to 15 kg.')).toBeVisible();
+  await page.getByRole('textbox', { name: 'On it now, kg' }).fill('0.3');
+  await page.getByRole('button', { name: 'Keep what is on the spool' }).click();
+  await expect(page.getByText(/by the beads since about 0\.3 kg left\.$/)).toBeVisible();
+  await page.goto('/');
+  await openVerdict(page);
+  await expect(page.getByText(/^The spool has about 0\.3 kg left, this weld takes about [\d.]+ kg/)).toBeVisible();
+  await expect(page.getByText(/^The cylinder has about 35 L left/)).toBeVisible();
 });
 
 test('what does not fit a rig is said with what it does, and its chart follows on one clean page', async ({ page }, {

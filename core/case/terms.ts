@@ -19,10 +19,15 @@ export const WIRE_CLASSES = [
   'tubular-gas-shielded',
 ] as const;
 /** Parts that wear or run out, and are fitted anew. */
-export const FITTED_PARTS = ['tip', 'nozzle', 'liner', 'roll', 'spool', 'cylinder'] as const;
+export const FITTED_PARTS = ['tip', 'nozzle', 'diffuser', 'liner', 'roll', 'spool', 'cylinder'] as const;
 export type FittedPart = (typeof FITTED_PARTS)[number];
 export const GROOVES = ['v', 'u', 'knurled'] as const;
 export const LINERS = ['steel', 'polymer'] as const;
+/** Straight to the end, or drawn in to reach into a joint. */
+export const NOZZLE_SHAPES = ['straight', 'tapered'] as const;
+export type NozzleShape = (typeof NOZZLE_SHAPES)[number];
+/** What is in a cylinder: gas under pressure, or CO2, which lies liquid. */
+export const CYLINDER_KINDS = ['compressed', 'liquid-co2'] as const;
 export const COOLINGS = ['air', 'water'] as const;
 /** What a machine lets be set at the start and the end of the arc, how its trigger works, and a tap for the slope of its source. */
 export const CONTROLS = ['pre-flow', 'post-flow', 'burn-back', 'run-in', 'crater-fill', 'four-step', 'slope'] as const;

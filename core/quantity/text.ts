@@ -3,6 +3,8 @@ import { readable, unitOf, type Quantity, type UnitSystem } from './units';
 /** Units as texts write them, and what each measures. */
 const UNITS: Record<string, Quantity> = {
   'L/min': 'gasFlow',
+  L: 'gasVolume',
+  kg: 'mass',
   'mm/min': 'travelSpeed',
   'm/min': 'wireSpeed',
   mm: 'length',
@@ -10,7 +12,7 @@ const UNITS: Record<string, Quantity> = {
 const FEET_PER_METRE = 1 / 0.3048;
 
 const FIGURE = '\\d+(?:\\.\\d+)?';
-const PATTERN = new RegExp(`(${FIGURE})(?:( to | or )(${FIGURE}))? (L/min|mm/min|m/min|mm|m)\\b`, 'g');
+const PATTERN = new RegExp(`(${FIGURE})(?:( to | or )(${FIGURE}))? (L/min|mm/min|m/min|mm|m|kg(?!/)|L(?!/))\\b`, 'g');
 
 /** Lengths in running text are said to the nearest sixteenth or so, not to a thousandth. */
 function inInches(value: number): string {

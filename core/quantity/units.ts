@@ -2,16 +2,31 @@
  * Units at the edges. Inside, everything is mm, m/min, V, A, L/min, mm/min and kJ/mm;
  * these functions convert what a person reads or types.
  *
- * Source: the inch is 25.4 mm exactly; 1 cubic foot is 28.3168 L, so 1 cfh = 0.471947 L/min.
+ * Source: the inch is 25.4 mm exactly; 1 cubic foot is 28.3168 L, so 1 cfh = 0.471947 L/min; the pound is 0.45359237 kg
+ * exactly; 1 bar is 14.5038 pounds per square inch.
  */
 export const MM_PER_INCH = 25.4;
-export const LITRES_PER_MINUTE_PER_CFH = 28.316846592 / 60;
+const LITRES_PER_CUBIC_FOOT = 28.316846592;
+export const LITRES_PER_MINUTE_PER_CFH = LITRES_PER_CUBIC_FOOT / 60;
+const KG_PER_POUND = 0.45359237;
+const PSI_PER_BAR = 14.503774;
 
 /** The two families of units a welder may choose. */
 export type UnitSystem = 'metric' | 'inch';
 
 /** What a figure measures; decides its unit, its step and how many digits make sense. */
-export type Quantity = 'voltage' | 'wireSpeed' | 'length' | 'gasFlow' | 'percent' | 'travelSpeed' | 'angle' | 'current';
+export type Quantity =
+  | 'voltage'
+  | 'wireSpeed'
+  | 'length'
+  | 'gasFlow'
+  | 'percent'
+  | 'travelSpeed'
+  | 'angle'
+  | 'current'
+  | 'mass'
+  | 'gasVolume'
+  | 'pressure';
 
 type UnitRule = { unit: string; factor: number; digits: number };
 
@@ -36,6 +51,18 @@ const RULES: Record<Quantity, Record<UnitSystem, UnitRule>> = {
   },
   angle: { metric: { unit: '°', factor: 1, digits: 0 }, inch: { unit: '°', factor: 1, digits: 0 } },
   current: { metric: { unit: 'A', factor: 1, digits: 0 }, inch: { unit: 'A', factor: 1, digits: 0 } },
+  mass: {
+    metric: { unit: 'kg', factor: 1, digits: 2 },
+    inch: { unit: 'lb', factor: 1 / KG_PER_POUND, digits: 1 },
+  },
+  gasVolume: {
+    metric: { unit: 'L', factor: 1, digits: 0 },
+    inch: { unit: 'cu ft', factor: 1 / LITRES_PER_CUBIC_FOOT, digits: 1 },
+  },
+  pressure: {
+    metric: { unit: 'bar', factor: 1, digits: 0 },
+    inch: { unit: 'psi', factor: PSI_PER_BAR, digits: 0 },
+  },
 };
 
 /**

@@ -34,6 +34,31 @@ describe('the parts of a rig', () => {
     expect(begun(change)).toEqual([part]);
   });
 
+  it('hold what a new one holds: a spool is full, a cylinder is what its gauge will say', () => {
+    const stocked: Rig = {
+      ...RIG,
+      spool: { fullKg: 15, leftKg: 0.5, at: '2026-04-01T08:00:00.000Z' },
+      cylinder: { kind: 'compressed', volumeL: 20, pressureBar: 12, at: '2026-04-01T08:00:00.000Z' },
+    };
+    expect(withPartAnew(stocked, 'spool', AT).spool).toEqual({ fullKg: 15, leftKg: 15, at: AT });
+    expect(withPartAnew({ ...RIG, spool: { leftKg: 1, at: AT } }, 'spool', AT)).not.toHaveProperty('spool');
+    const other = { ...stocked, wire: { class: 'solid-aluminium', diameterMm: 1.2 } } as const;
+    expect(withRefitted(stocked, other, AT)).not.toHaveProperty('spool');
+    expect(withPartAnew(stocked, 'cylinder', AT).cylinder).toEqual({ kind: 'compressed', volumeL: 20 });
+    expect(withPartAnew(stocked, 'tip', AT)).toEqual({ ...stocked, fittedAt: { tip: AT } });
+  });
+
+  it('do not begin again by a grade or a shape that is said for the first time, but by another one', () => {
+    const graded: Rig = {
+      ...RIG,
+      wire: { ...RIG.wire, grade: 'G3Si1' },
+      parts: { ...RIG.parts, nozzle: { shape: 'straight' } },
+    };
+    expect(begun({ wire: graded.wire, parts: graded.parts })).toEqual([]);
+    expect(begun({ wire: { ...RIG.wire, grade: 'G4Si1' } }, graded)).toEqual(['spool']);
+    expect(begun({ parts: { ...RIG.parts, nozzle: { shape: 'tapered' } } }, graded)).toEqual(['nozzle']);
+  });
+
   it('do not begin again by being recorded for the first time, nor by a tip that is only set back', () => {
     expect(begun({ parts: RIG.parts }, { ...RIG, parts: undefined } as Rig)).toEqual([]);
     expect(begun({ parts: { ...RIG.parts, tip: { sizeMm: 0.9, recessMm: 3 } } })).toEqual([]);

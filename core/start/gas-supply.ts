@@ -42,7 +42,7 @@ export type Supply = {
  * All the gas that flows over what flows under the arc: before and after each run, and at each tack. Judged: 2.5 s beside a
  * run of some 17 s, as a coupon takes.
  */
-const BESIDE_THE_ARC = 1.15;
+export const BESIDE_THE_ARC = 1.15;
 
 /**
  * What a cylinder does for a job.

@@ -14,6 +14,7 @@ import { sprayShare } from '../arc/transfer';
 import { isTubular, wireMetal } from '../arc/wire';
 import { mixName } from '../case/gas-mix';
 import type { Rig } from '../case/schema';
+import type { NozzleShape } from '../case/terms';
 import type { CauseId } from '../evidence/ids';
 import { wireChoice } from './wire-choice';
 
@@ -115,15 +116,16 @@ function recessItem(setup: WireSetup, currentA: number, recessMm: number | undef
   );
 }
 
-function nozzleItem(setup: WireSetup, currentA: number): Found {
+function nozzleItem(setup: WireSetup, currentA: number, shape: NozzleShape | undefined): Found {
   const heavy = currentA >= HEAVY_NOZZLE.fromA;
   const { boreMm } = setup;
+  const tapered = shape === 'tapered';
   return item(
     heavy
-      ? `${HEAVY_NOZZLE.leastMm} mm or wider above ${HEAVY_NOZZLE.fromA} A`
-      : '10 to 16 mm; slim where the joint is tight',
-    boreMm === null ? null : mm(boreMm),
-    boreMm === null || (heavy ? boreMm >= HEAVY_NOZZLE.leastMm : boreMm >= 8),
+      ? `straight, ${HEAVY_NOZZLE.leastMm} mm or wider above ${HEAVY_NOZZLE.fromA} A`
+      : '10 to 16 mm; tapered where the joint is tight',
+    boreMm === null ? null : `${mm(boreMm)}${shape === undefined ? '' : `, ${shape}`}`,
+    boreMm === null || (heavy ? boreMm >= HEAVY_NOZZLE.leastMm && !tapered : boreMm >= 8),
     'A slim nozzle gets hot, fills with spatter and covers too little: holes.',
     'nozzle-blocked',
   );
@@ -230,7 +232,7 @@ export function rigCheck(
       ),
     ],
     ['recess', isTubular(wire.class) && !setup.usesGas ? null : recessItem(known, currentA, parts.tip?.recessMm)],
-    ['nozzle', setup.usesGas ? nozzleItem(known, currentA) : null],
+    ['nozzle', setup.usesGas ? nozzleItem(known, currentA, parts.nozzle?.shape) : null],
     [
       'polarity',
       item(

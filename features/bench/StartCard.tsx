@@ -6,6 +6,7 @@ import { dialFor, type Dials } from '@/core/setting/dials';
 import { MAIN_SETTINGS, SETTINGS, type SettingName } from '@/core/setting/table';
 import { dialText, figureWithUnit } from '@/core/setting/words';
 import type { Start } from '@/core/start/start';
+import { stockNotes, stockOf } from '@/core/start/stock';
 import { GunDrawing } from '@/ui/joint/GunDrawing';
 import { Button, Toggle } from '@/ui/Press';
 import { Row } from '@/ui/Row';
@@ -13,6 +14,7 @@ import { Figure, Heading, Words } from '@/ui/Words';
 import { jobWords } from '../shared/job-words';
 import { dayWords } from '../shared/time-words';
 import { useTextIn, useUnits } from '../shared/use-habits';
+import { useTaken } from '../shared/use-records';
 import { useBenchActions, useBenchRecords, useDraftPart, useLive } from './bench';
 import { isShut } from './is-shut';
 import SafetyGateCard from './SafetyGateCard';
@@ -22,6 +24,7 @@ import {
   paceWords,
   passWords,
   plateHeatWords,
+  runsOf,
   shadeWords,
   SLOPE_WORDS,
   stitchWords,
@@ -52,6 +55,7 @@ export default function StartCard({ answer, brief = false }: { answer: Answer; b
           <ProvenOne />
           <Figures figures={shown} dials={dials} />
           {start === null ? <Beginning answer={answer} /> : <Expected start={start} />}
+          {start !== null && <Lasts start={start} />}
           <Button tone={proven === null ? 'act' : 'plain'} label="Use these figures" onPress={takeStart} />
           {brief && <Limits texts={answer.correction.outOfReach} />}
           {start !== null && !brief && <Hand start={start} />}
@@ -91,6 +95,7 @@ function HowToRun({ start }: { start: Start }) {
     <View role="region" aria-label="How to run it" className="gap-3 rounded-md bg-plate p-3">
       <Heading level={2}>How to run it</Heading>
       <Expected start={start} />
+      <Lasts start={start} />
       <Hand start={start} />
     </View>
   );
@@ -156,6 +161,14 @@ function Expected({ start }: { start: Start }) {
       ))}
     </View>
   );
+}
+
+/** What is on the spool or in the cylinder and will not last for the weld. */
+function Lasts({ start }: { start: Start }) {
+  const { rig, job } = useBenchRecords().coupon;
+  const taken = useTaken(rig.id);
+  const input = { job: job.job, rig: rig.setup.rig };
+  return <Limits texts={stockNotes(input, stockOf(rig.setup.rig, taken), runsOf(start))} />;
 }
 
 /** The drawing's width on the narrowest phone. */

@@ -4,6 +4,7 @@ import { dialText } from '@/core/setting/words';
 import type { Pass } from '@/core/start/pass-plan';
 import type { Start } from '@/core/start/start';
 import type { StitchPlan } from '@/core/start/stitch';
+import type { PassRun } from '@/core/start/stock';
 import type { Times } from '@/core/start/times';
 import { TRANSFER_WORDS } from '../shared/transfer-words';
 
@@ -18,6 +19,13 @@ export function expectedWords({ expected, passes }: Pick<Start, 'expected' | 'pa
   const [only] = passes;
   return passes.length === 1 ? `${arc}; a leg of about ${half(only.legMm)} mm.` : `${arc}; ${passes.length} passes.`;
 }
+
+/** The passes of a start, each with what it is run with. */
+export const runsOf = ({ passes, settings, technique }: Pick<Start, 'passes' | 'settings' | 'technique'>): PassRun[] =>
+  passes.map((pass) => ({
+    settings: { ...settings, ...pass.settings },
+    travelMmPerMin: technique.travelSpeedMmPerMin,
+  }));
 
 /** The pace as it is counted at the plate: "100 mm in 16 s (380 mm/min)." */
 export const paceWords = ({ secondsPer100Mm, travelSpeedMmPerMin }: Start['technique']): string =>

@@ -10,7 +10,7 @@ import { Words } from '@/ui/Words';
 import { WIRE_DIAMETERS } from '../shared/rig-words';
 import { useUnits } from '../shared/use-habits';
 import type { RigValues } from './rig-form';
-import { COOLING_WORDS, GROOVE_WORDS, LINER_SIZES, LINER_WORDS, type PartValues } from './rig-parts';
+import { COOLING_WORDS, GROOVE_WORDS, LINER_SIZES, LINER_WORDS, NOZZLE_WORDS, type PartValues } from './rig-parts';
 
 const NOT_KNOWN = 'not known';
 type Option = { value: string; label: string };
@@ -87,6 +87,12 @@ export function FeedPart({ control }: { control: Control<RigValues> }) {
                 options={sizes([...WIRE_DIAMETERS, 1.4])}
                 chosen={value.tipMm}
                 onChoose={(tipMm) => set({ tipMm })}
+              />
+              <OneOf
+                label="Nozzle, shape"
+                options={choices(NOZZLE_WORDS)}
+                chosen={value.nozzle}
+                onChoose={(nozzle) => set({ nozzle })}
               />
               <NumberField
                 label="Tip stands back in the nozzle (less than 0 where it stands out)"

@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { Controller, type Control } from 'react-hook-form';
 import { readable, unitOf } from '@/core/quantity/units';
 import { SETTINGS } from '@/core/setting/table';
@@ -59,7 +60,7 @@ export function MachinePart({ control }: { control: Control<RigValues> }) {
       </Part>
       <Part title="What it can be set to, as its plate says">
         {RANGES.map(({ field: name, of, limits }) => {
-          const { name: called, quantity } = SETTINGS[of];
+          const { name: called, short, quantity } = SETTINGS[of];
           return (
             <Controller
               key={name}
@@ -68,14 +69,22 @@ export function MachinePart({ control }: { control: Control<RigValues> }) {
               render={({ field, fieldState: { error } }) => (
                 <>
                   <EndsFields
-                    from={`${called} from`}
+                    from={`${short} from`}
                     unit={unitOf(quantity, units)}
                     ends={field.value}
-                    onChange={field.onChange}
-                  />
+                    onChange={(ends) => field.onChange({ ...field.value, ...ends })}
+                  >
+                    <NumberField
+                      className="min-w-0 flex-1"
+                      label="in steps of"
+                      unit={unitOf(quantity, units)}
+                      text={field.value.step}
+                      onType={(step) => field.onChange({ ...field.value, step })}
+                    />
+                  </EndsFields>
                   {error !== undefined && (
                     <Words role="alert" strong>
-                      {`${called} takes a low end below its high end, ${limits.map((limit) => readable(limit, quantity, units)).join(' to ')} ${unitOf(quantity, units)}, or both empty.`}
+                      {`${called} takes a low end below its high end, ${limits.map((limit) => readable(limit, quantity, units)).join(' to ')} ${unitOf(quantity, units)}, and a step that a hand can set, above 0; or all empty.`}
                     </Words>
                   )}
                 </>
@@ -174,12 +183,19 @@ function Many<T extends string>({ words, none, chosen, onChange, notSaid, said }
   );
 }
 
-type EndsProps = { from: string; unit?: string; signed?: boolean; ends: Ends; onChange: (ends: Ends) => void };
+type EndsProps = {
+  from: string;
+  unit?: string;
+  signed?: boolean;
+  ends: Ends;
+  onChange: (ends: Ends) => void;
+  children?: ReactNode;
+};
 
 /** Where something begins and ends, side by side. */
-function EndsFields({ from, unit = '', signed = false, ends, onChange }: EndsProps) {
+function EndsFields({ from, unit = '', signed = false, ends, onChange, children }: EndsProps) {
   return (
-    <Row className="gap-2">
+    <Row className="items-end gap-2">
       {ENDS.map((end) => (
         <NumberField
           key={end}
@@ -191,6 +207,7 @@ function EndsFields({ from, unit = '', signed = false, ends, onChange }: EndsPro
           onType={(text) => onChange({ ...ends, [end]: text })}
         />
       ))}
+      {children}
     </Row>
   );
 }

@@ -5,21 +5,22 @@ import { wireSize } from '@/core/quantity/wire-size';
 import type { UnitSystem } from '@/core/quantity/units';
 import type { RigRecord } from '@/core/record/schema';
 import { partsOf, withPartAnew, type Worn } from '@/core/record/worn';
-import { platform } from '@/platform/ports';
 import { Button } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { useTitle } from '@/ui/use-keys';
 import { Heading, Words } from '@/ui/Words';
 import { supplyWords, wireWords } from '../shared/rig-words';
-import { makeChange } from '../shared/sending';
 import { dayWords } from '../shared/time-words';
 import { useUnits } from '../shared/use-habits';
-import { useSubmit, useWorn } from '../shared/use-records';
+import { useWorn } from '../shared/use-records';
 import { arcTimeWords } from './gas-work';
+import { SpoolPart } from './SpoolPart';
+import { useRefit } from './use-refit';
 
 const PART_NAMES: Record<FittedPart, string> = {
   tip: 'Contact tip',
-  nozzle: 'Nozzle and diffuser',
+  nozzle: 'Nozzle',
+  diffuser: 'Diffuser',
   liner: 'Liner',
   roll: 'Drive rolls',
   spool: 'Spool',
@@ -42,19 +43,8 @@ export function PartsPanel({ rig }: { rig: RigRecord }) {
   const router = useRouter();
   const units = useUnits();
   const { data = [] } = useWorn(rig.id);
-  const { put, busy, problem } = useSubmit();
-  const { rig: fitted, display, arcControlRising } = rig.setup;
-  const fit = (part: FittedPart): Promise<boolean> => {
-    const at = platform().now().toISOString();
-    const setup = {
-      id: platform().newId(),
-      fittedAt: at,
-      rig: withPartAnew(fitted, part, at),
-      display,
-      arcControlRising,
-    };
-    return put([makeChange('refit', rig.id, setup, rig.revision)]);
-  };
+  const { refit, busy, problem } = useRefit(rig);
+  const { rig: fitted } = rig.setup;
   return (
     <ScrollView contentContainerClassName="w-full max-w-3xl gap-4 self-center p-4 pb-10">
       <View className="gap-1">
@@ -81,10 +71,11 @@ export function PartsPanel({ rig }: { rig: RigRecord }) {
             label="New one"
             aria-label={`${PART_NAMES[part]}: a new one is fitted`}
             disabled={busy}
-            onPress={() => void fit(part)}
+            onPress={() => void refit((now, at) => withPartAnew(now, part, at))}
           />
         </Row>
       ))}
+      <SpoolPart key={units} rig={rig} />
       <Link href={{ pathname: '/rig/[part]/[rigId]', params: { part: 'change', rigId: rig.id } }} asChild>
         <Pressable
           role="link"

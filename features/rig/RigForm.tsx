@@ -152,6 +152,19 @@ export function RigForm({ rigId, record: now, named, onKept }: FormProps) {
             />
           )}
         />
+        <Controller
+          control={control}
+          name="grade"
+          render={({ field, fieldState: { error } }) => (
+            <TextField
+              label="Grade, as printed on the spool"
+              value={field.value}
+              onChange={field.onChange}
+              maxLength={24}
+              problem={error === undefined ? null : 'Takes a grade of up to 24 letters.'}
+            />
+          )}
+        />
       </Part>
       {gas !== null && <GasPart control={control} gas={gas} />}
       <Part title="Polarity">

@@ -5,7 +5,12 @@ import { wireWindow } from '@/core/arc/wire-window';
 import type { FlowWindow } from '@/core/arc/gas-cover';
 import type { GasMix } from '@/core/case/gas-mix';
 import type { Case } from '@/core/case/schema';
+import { readable, unitOf, type UnitSystem } from '@/core/quantity/units';
 import { passPlan } from '@/core/start/pass-plan';
+
+/** A flow as the reader reads it. */
+export const flowText = (litres: number, units: UnitSystem): string =>
+  `${readable(litres, 'gasFlow', units)} ${unitOf('gasFlow', units)}`;
 
 /** What the gas of a job depends on: the mix, the flow, the amps, and the pace and number of its passes. */
 export type GasWanted = { gas: GasMix; flow: FlowWindow; travelMmPerMin: number; currentA: number; passes: number };

@@ -1,12 +1,16 @@
 import { completeMix } from '@/core/case/gas-mix';
-import type { Gas } from '@/core/case/schema';
+import type { Gas, Rig } from '@/core/case/schema';
+import { fromUser, readable, toUser, unitOf, type UnitSystem } from '@/core/quantity/units';
 import { ballFor, litresLeft, supplyFor, type Supply } from '@/core/start/gas-supply';
 import { typedAboveZero, typedFigure } from '../shared/record-form';
 
-/** What is typed of a cylinder and its regulator, as it was typed. */
+type Cylinder = NonNullable<Rig['cylinder']>;
+
+/** What is typed of a cylinder and its regulator, as it was typed, in the reader's units. */
 export type GasWork = {
-  kind: 'compressed' | 'liquid-co2';
+  kind: Cylinder['kind'];
   pressure: string;
+  /** Its water volume in litres, or in cubic feet what it holds when it is full. */
   volume: string;
   weight: string;
   price: string;
@@ -14,14 +18,18 @@ export type GasWork = {
   madeFor: string | null;
 };
 
-export const NO_GAS_WORK: GasWork = {
-  kind: 'compressed',
-  pressure: '',
-  volume: '',
-  weight: '',
-  price: '',
-  madeFor: null,
-};
+/** The work as it begins: what is known of the cylinder but for its content, which is read anew. */
+export function gasWorkOf(cylinder: Cylinder | undefined, units: UnitSystem): GasWork {
+  const { kind = 'compressed', volumeL } = cylinder ?? {};
+  return {
+    kind,
+    pressure: '',
+    volume: volumeL === undefined ? '' : volumeText(volumeL, units),
+    weight: '',
+    price: '',
+    madeFor: null,
+  };
+}
 
 /** Gases that flowmeters are made for. */
 export const METERS: readonly { name: string; gas: Gas }[] = [
@@ -30,11 +38,55 @@ export const METERS: readonly { name: string; gas: Gas }[] = [
   { name: '82 Ar / 18 CO2', gas: { argonPct: 82, co2Pct: 18 } },
 ];
 
-/** A full cylinder, for what it cost: as compressed gas is filled today, bar. */
-const FULL_BAR = 200;
+/** A full cylinder as it is filled today, bar: 200 bar, and 2200 psi where it is sold by the cubic foot. */
+const FULL_BAR: Record<UnitSystem, number> = { metric: 200, inch: fromUser(2200, 'pressure', 'inch') };
+
+/** A cylinder's size as the reader says it: litres of water it holds, or cubic feet of gas when full. */
+function volumeText(volumeL: number, units: UnitSystem): string {
+  if (units === 'metric') return String(volumeL);
+  return String(Math.round(toUser(volumeL * FULL_BAR.inch, 'gasVolume', 'inch')));
+}
+
+const volumeFrom = (typed: number, units: UnitSystem): number =>
+  units === 'metric' ? typed : fromUser(typed, 'gasVolume', 'inch') / FULL_BAR.inch;
+
+/** What its fields are called in each family of units. */
+export const VOLUME_FIELD: Record<UnitSystem, { label: string; unit: string }> = {
+  metric: { label: 'Volume', unit: 'L' },
+  inch: { label: 'Full it holds', unit: 'cu ft' },
+};
+
+const WRONG_CYLINDER: Record<UnitSystem, string> = {
+  metric: 'A cylinder takes 0 to 350 bar and 0.2 to 200 L of water volume, as stamped on its neck.',
+  inch: 'A cylinder takes 0 to 5076 psi, and 1.1 to 1071 cu ft when it is full.',
+};
+const wrongWeight = (units: UnitSystem): string =>
+  `CO2 takes 0 to ${units === 'metric' ? '100 kg' : '220 lb'}: weigh it, and take off what is stamped as empty.`;
+
+type Read = { cylinder: Cylinder; litres: number; problem: null } | { cylinder: null; problem: string | null };
+
+/**
+ * The cylinder that was typed, with its content.
+ * @returns the sentence of a field that cannot be; neither while something is still empty
+ */
+export function cylinderFrom({ kind, pressure, volume, weight }: GasWork, units: UnitSystem): Read {
+  const texts = kind === 'compressed' ? [pressure, volume] : [weight];
+  if (texts.some((text) => text.trim() === '')) return { cylinder: null, problem: null };
+  const [first, second] = texts.map((text) => typedFigure(text) ?? NaN);
+  try {
+    if (kind === 'liquid-co2') {
+      const contentKg = fromUser(first, 'mass', units);
+      return { cylinder: { kind, contentKg }, litres: litresLeft({ kind, contentKg }), problem: null };
+    }
+    const [pressureBar, volumeL] = [fromUser(first, 'pressure', units), volumeFrom(second, units)];
+    const litres = litresLeft({ kind, pressureBar, waterVolumeL: volumeL });
+    return { cylinder: { kind, pressureBar, volumeL }, litres, problem: null };
+  } catch {
+    return { cylinder: null, problem: kind === 'compressed' ? WRONG_CYLINDER[units] : wrongWeight(units) };
+  }
+}
 
 type Reckoned = { supply: Supply; problem: null } | { supply: null; problem: string | null };
-const wrong = (problem: string): Reckoned => ({ supply: null, problem });
 
 /**
  * What the cylinder that was typed does for a job.
@@ -44,33 +96,23 @@ const wrong = (problem: string): Reckoned => ({ supply: null, problem });
  * @returns the sentence of a field that cannot be; neither while something is still empty
  */
 export function reckon(
-  { kind, pressure, volume, weight, price }: GasWork,
+  work: GasWork,
   flowLPerMin: number,
   travelMmPerMin: number,
   job: { lengthMm: number | null; passes: number },
+  units: UnitSystem,
 ): Reckoned {
-  const figures = kind === 'compressed' ? [pressure, volume] : [weight];
-  if (figures.some((text) => text.trim() === '')) return { supply: null, problem: null };
-  const [first, second] = figures.map((text) => typedFigure(text) ?? NaN);
-  try {
-    const litres =
-      kind === 'compressed'
-        ? litresLeft({ kind, pressureBar: first, waterVolumeL: second })
-        : litresLeft({ kind, contentKg: first });
-    const paid = typedAboveZero(price);
-    if (price.trim() !== '' && paid === null) return wrong('A price takes a figure above 0, or nothing.');
-    const full = kind === 'compressed' ? FULL_BAR * second : litres;
-    return {
-      supply: supplyFor(litres, flowLPerMin, travelMmPerMin, job, paid === null ? null : { price: paid, litres: full }),
-      problem: null,
-    };
-  } catch {
-    return wrong(
-      kind === 'compressed'
-        ? 'A cylinder takes 0 to 350 bar and 0.2 to 200 L of water volume, as stamped on its neck.'
-        : 'CO2 takes 0 to 100 kg: weigh it, and take off what is stamped as empty.',
-    );
-  }
+  const read = cylinderFrom(work, units);
+  if (read.cylinder === null) return { supply: null, problem: read.problem };
+  const { cylinder, litres } = read;
+  const paid = typedAboveZero(work.price);
+  if (work.price.trim() !== '' && paid === null)
+    return { supply: null, problem: 'A price takes a figure above 0, or nothing.' };
+  const full = cylinder.volumeL === undefined ? litres : FULL_BAR[units] * cylinder.volumeL;
+  return {
+    supply: supplyFor(litres, flowLPerMin, travelMmPerMin, job, paid === null ? null : { price: paid, litres: full }),
+    problem: null,
+  };
 }
 
 /** Where the ball of a flowmeter has to stand for what has to flow. @param madeFor name of what it was made for; null for what flows */
@@ -78,6 +120,10 @@ export function ballOf(madeFor: string | null, flowLPerMin: number, used: Gas): 
   const meter = METERS.find(({ name }) => name === madeFor);
   return meter === undefined ? flowLPerMin : ballFor(flowLPerMin, completeMix(meter.gas), completeMix(used));
 }
+
+/** Litres as the reader counts gas, no finer than a gauge is read: "1200 L", "42.4 cu ft". */
+export const gasText = (litres: number, units: UnitSystem): string =>
+  `${readable(litres < 100 ? litres : Math.round(litres / 10) * 10, 'gasVolume', units)} ${unitOf('gasVolume', units)}`;
 
 /** Minutes of arc as they are said: "2 h 40 min", "9 min". */
 export function arcTimeWords(minutes: number): string {

@@ -73,8 +73,9 @@ describe('what a form begins with', () => {
       bore: '12.7',
       display: 'dial',
       mode: 'pulse',
-      volts: { low: '', high: '' },
-      wire: { low: '', high: '' },
+      grade: '',
+      volts: { low: '', high: '', step: '' },
+      wire: { low: '', high: '', step: '' },
       rising: 'crisper',
       arcMarks: { low: '', high: '' },
       controls: null,
@@ -135,9 +136,12 @@ describe('the rig that is typed', () => {
     ['nozzle', { bore: '16' }],
     ['no nozzle', { bore: '' }],
     ['display', { display: 'digital' }],
-    ['range of volts', { volts: { low: '14', high: '28,5' } }],
-    ['range of wire', { wire: { low: '1.5', high: '18' } }],
+    ['range of volts', { volts: { low: '14', high: '28,5', step: '' } }],
+    ['range of wire', { wire: { low: '1.5', high: '18', step: '0.1' } }],
     ['mode', { mode: 'conventional' }],
+    ['grade', { grade: 'G3Si1' }],
+    ['nozzle shape', { parts: { ...values.parts, nozzle: 'tapered' } }],
+    ['step of the volts', { volts: { low: '14', high: '28', step: '0.5' } }],
     ['drive roll', { parts: { ...values.parts, groove: 'u', rollMm: '0.9' } }],
     ['contact tip', { parts: { ...values.parts, tipMm: '1', recess: '-2' } }],
     ['gun', { parts: { ...values.parts, gunA: '250', cooling: 'water' } }],
@@ -175,27 +179,33 @@ describe('the rig that is typed', () => {
   });
 
   it('has the range that was typed, and the one it had where nothing was', () => {
-    expect(made({ volts: { low: '14', high: '28,5' } }).setup.rig.range).toEqual({
+    expect(made({ volts: { low: '14', high: '28,5', step: '' } }).setup.rig.range).toEqual({
       voltageV: { low: 14, high: 28.5, step: 0.1 },
     });
     const range = { voltageV: { low: 14, high: 28, step: 0.5 }, wireSpeedMPerMin: { low: 1.6, high: 18, step: 0.2 } };
     const ranged = { ...KEPT, setup: { ...KEPT.setup, rig: { ...KEPT.setup.rig, range } } };
     const shown = valuesOf(ranged, 'inch');
-    expect(shown.wire).toEqual({ low: '63', high: '709' });
+    expect(shown.wire).toEqual({ low: '63', high: '709', step: '8' });
     // Shown rounded and not touched, it stays what it was.
     expect(rigFrom(shown, ranged, BEGUN, 'inch').setup.id).toBe(KEPT.setup.id);
-    const wider = rigFrom({ ...shown, volts: { low: '12', high: '28' } }, ranged, BEGUN, 'inch').setup.rig.range;
+    const wider = rigFrom({ ...shown, volts: { low: '12', high: '28', step: '0.5' } }, ranged, BEGUN, 'inch').setup.rig
+      .range;
     expect(wider).toEqual({ ...range, voltageV: { low: 12, high: 28, step: 0.5 } });
-    const none = { volts: { low: '', high: '' }, wire: { low: ' ', high: '' } };
+    const finer = rigFrom({ ...shown, volts: { ...shown.volts, step: '0,2' } }, ranged, BEGUN, 'inch').setup.rig.range;
+    expect(finer).toEqual({ ...range, voltageV: { low: 14, high: 28, step: 0.2 } });
+    const none = { volts: { low: '', high: '', step: '0.5' }, wire: { low: ' ', high: '', step: '' } };
     expect(rigFrom({ ...shown, ...none }, ranged, BEGUN, 'inch').setup.rig).not.toHaveProperty('range');
   });
 
   it('is refused in the field where one end is missing, or both are upside down', () => {
     const wrong = (change: Partial<typeof values>) =>
       validateRig(made(change)).problems!.map(({ field }) => fieldOf(field));
-    expect(wrong({ volts: { low: '14', high: '' } })).toContain('volts');
-    expect(wrong({ volts: { low: '28', high: '14' } })).toContain('volts');
-    expect(wrong({ wire: { low: 'x', high: '18' } })).toContain('wire');
+    expect(wrong({ volts: { low: '14', high: '', step: '' } })).toContain('volts');
+    expect(wrong({ volts: { low: '28', high: '14', step: '' } })).toContain('volts');
+    expect(wrong({ wire: { low: 'x', high: '18', step: '' } })).toContain('wire');
+    expect(wrong({ volts: { low: '14', high: '28', step: '0' } })).toContain('volts');
+    expect(wrong({ volts: { low: '', high: '', step: '1' } })).toContain('volts');
+    expect(wrong({ grade: 'x'.repeat(25) })).toEqual(['grade']);
     expect(wrong({ parts: { ...values.parts, sourceA: '180' } })).toEqual(['parts']);
     expect(wrong({ parts: { ...values.parts, gunA: '9000' } })).toEqual(['parts']);
     expect(wrong({ parts: { ...values.parts, recess: 'deep' } })).toEqual(['parts']);
@@ -206,6 +216,7 @@ describe('the rig that is typed', () => {
       roll: { sizeMm: 0.9, groove: 'v' },
       liner: { kind: 'steel', sizeMm: 1.2 },
       tip: { recessMm: 3.175, sizeMm: 0.9 },
+      nozzle: { shape: 'tapered' },
     };
     const rig: Rig = { ...KEPT.setup.rig, source: { ratedPct: 35, ratedA: 180 }, gun: { ratedA: 250 }, parts };
     const fitted = { ...KEPT, setup: { ...KEPT.setup, rig } };
@@ -221,6 +232,7 @@ describe('the rig that is typed', () => {
     expect(rigFrom({ ...shown, parts: noRoll }, fitted, BEGUN, 'metric').setup.rig.parts).toEqual({
       liner: { kind: 'steel', sizeMm: 1.2 },
       tip: { sizeMm: 0.9, recessMm: 0.5 },
+      nozzle: { shape: 'tapered' },
     });
   });
 

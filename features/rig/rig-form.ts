@@ -16,6 +16,8 @@ export type RigValues = {
   note: string;
   wireClass: WireClass;
   diameterMm: number;
+  /** As printed on the spool. */
+  grade: string;
   /** Null for a wire that needs no gas. */
   gas: Record<keyof Gas, string> | null;
   polarity: NonNullable<Rig['polarity']>;
@@ -23,8 +25,8 @@ export type RigValues = {
   display: NewSetup['display'];
   mode: NonNullable<Rig['mode']>;
   /** What the machine can be set to; both ends empty where that is not known. */
-  volts: Ends;
-  wire: Ends;
+  volts: RangeTexts;
+  wire: RangeTexts;
   rising: NewSetup['arcControlRising'];
   /** First and last mark on the arc-control dial; both empty for one that is read as per cent. */
   arcMarks: Ends;
@@ -37,6 +39,8 @@ export type RigValues = {
 
 /** The ends of a range as they were typed. */
 export type Ends = { low: string; high: string };
+/** The same with the step that it is set in. */
+export type RangeTexts = Ends & { step: string };
 
 /** A rig that is not kept yet. */
 export type FreshRig = Omit<NewRig, 'setup' | 'id'> & { setup: Pick<NewSetup, 'rig' | 'arcControlRising' | 'display'> };
@@ -69,24 +73,30 @@ export function gasTexts(gas: Gas): Record<keyof Gas, string> {
 
 type Ranged = keyof NonNullable<Rig['range']>;
 /** A range in its fields. */
-function endsOf({ range }: Rig, name: Ranged, units: UnitSystem): Ends {
+function endsOf({ range }: Rig, name: Ranged, units: UnitSystem): RangeTexts {
   const kept = range?.[name];
-  if (kept === undefined) return { low: '', high: '' };
+  if (kept === undefined) return { low: '', high: '', step: '' };
   const { quantity } = SETTINGS[name];
-  return { low: readable(kept.low, quantity, units), high: readable(kept.high, quantity, units) };
+  return {
+    low: readable(kept.low, quantity, units),
+    high: readable(kept.high, quantity, units),
+    step: readable(kept.step, quantity, units),
+  };
 }
 
 /** The smallest step of a machine whose own is not known. */
 const STEP = 0.1;
 
 /** The range that was typed: nothing where both ends are empty; as it was kept where the fields still say the same. */
-function rangeFrom(typed: Ends, name: Ranged, from: Rig, units: UnitSystem): NonNullable<Rig['range']>[Ranged] {
+function rangeFrom(typed: RangeTexts, name: Ranged, from: Rig, units: UnitSystem): NonNullable<Rig['range']>[Ranged] {
   const kept = from.range?.[name];
   const was = endsOf(from, name, units);
-  if (typed.low === was.low && typed.high === was.high) return kept;
+  if (typed.low === was.low && typed.high === was.high && typed.step === was.step) return kept;
   const inside = (text: string): number => fromUser(typedFigure(text) ?? NaN, SETTINGS[name].quantity, units);
-  if (typed.low.trim() === '' && typed.high.trim() === '') return undefined;
-  return { low: inside(typed.low), high: inside(typed.high), step: kept?.step ?? STEP };
+  const noEnds = typed.low.trim() === '' && typed.high.trim() === '';
+  if (noEnds && (typed.step === was.step || typed.step.trim() === '')) return undefined;
+  const step = typed.step === was.step ? (kept?.step ?? STEP) : typed.step.trim() === '' ? STEP : inside(typed.step);
+  return { low: inside(typed.low), high: inside(typed.high), step };
 }
 
 /** Both ranges that were typed, without those that are not known. */
@@ -141,6 +151,7 @@ export function valuesOf({ name, note, setup }: FreshRig | RigRecord, units: Uni
     note,
     wireClass: rig.wire?.class ?? 'solid-steel',
     diameterMm: rig.wire?.diameterMm ?? 0.9,
+    grade: rig.wire?.grade ?? '',
     gas: rig.gas === null ? null : gasTexts(rig.gas ?? { argonPct: 82, co2Pct: 18 }),
     polarity: rig.polarity ?? 'electrode-positive',
     bore: rig.nozzleBoreMm === undefined ? '' : readable(rig.nozzleBoreMm, 'length', units),
@@ -192,7 +203,8 @@ function withoutFields(rig: Rig): Rig {
  * @param from the rig as it was when the form was begun
  */
 export function rigFrom(values: RigValues, from: FreshRig | RigRecord, begun: Begun, units: UnitSystem): NewRig {
-  const { name, note, wireClass, diameterMm, gas, polarity, bore, display, rising, mode, controls, meters } = values;
+  const { name, note, wireClass, diameterMm, grade, gas, polarity, bore, display, rising, mode, controls, meters } =
+    values;
   const typedBore = typedFigure(bore);
   // A bore that was shown rounded and not touched stays what it was.
   const same = bore === valuesOf(from, units).bore;
@@ -206,7 +218,7 @@ export function rigFrom(values: RigValues, from: FreshRig | RigRecord, begun: Be
   const rig: Rig = {
     ...kept,
     process: processOf(wireClass),
-    wire: { class: wireClass, diameterMm },
+    wire: { class: wireClass, diameterMm, ...(grade.trim() === '' ? {} : { grade: grade.trim() }) },
     gas: gas === null ? null : sameGas(gas, from.setup.rig.gas),
     polarity,
     ...(nozzleBoreMm === undefined ? {} : { nozzleBoreMm }),
@@ -252,5 +264,6 @@ export function fieldOf(recordField: string): keyof RigValues | null {
   if (recordField.startsWith('setup.rig.dials.arcControlPct')) return 'arcMarks';
   if (recordField.startsWith('setup.rig.range.voltageV')) return 'volts';
   if (recordField.startsWith('setup.rig.range')) return 'wire';
+  if (recordField === 'setup.rig.wire.grade') return 'grade';
   return recordField.startsWith('setup.rig.wire') ? 'wireClass' : null;
 }

@@ -4,6 +4,7 @@ import { typedFigure } from '../shared/record-form';
 
 export const GROOVE_WORDS = { v: 'smooth V', u: 'smooth U', knurled: 'knurled' } as const;
 export const LINER_WORDS = { steel: 'steel', polymer: 'polymer' } as const;
+export const NOZZLE_WORDS = { straight: 'straight', tapered: 'tapered' } as const;
 export const COOLING_WORDS = { air: 'air', water: 'water' } as const;
 /** Wires that liners are sold up to, mm. */
 export const LINER_SIZES = [0.8, 1.0, 1.2, 1.6, 2.0, 2.4];
@@ -15,6 +16,7 @@ export type PartValues = {
   liner: string | null;
   linerMm: string | null;
   tipMm: string | null;
+  nozzle: string | null;
   recess: string;
   gunA: string;
   cooling: string | null;
@@ -34,6 +36,7 @@ export function partValues({ parts = {}, gun = {}, source }: Rig, units: UnitSys
     liner: liner.kind ?? null,
     linerMm: choice(liner.sizeMm),
     tipMm: choice(tip.sizeMm),
+    nozzle: parts.nozzle?.shape ?? null,
     recess: tip.recessMm === undefined ? '' : readable(tip.recessMm, 'length', units),
     gunA: text(gun.ratedA),
     cooling: gun.cooling ?? null,
@@ -65,6 +68,7 @@ export function partsFrom(values: PartValues, from: Rig, units: UnitSystem): Pic
     ...orNothing('roll', known({ groove: values.groove, sizeMm: figure(values.rollMm) })),
     ...orNothing('liner', known({ kind: values.liner, sizeMm: figure(values.linerMm) })),
     ...orNothing('tip', known({ sizeMm: figure(values.tipMm), recessMm })),
+    ...orNothing('nozzle', known({ shape: values.nozzle })),
   };
   const [ratedA, ratedPct] = [typedFigure(values.sourceA), typedFigure(values.sourcePct)];
   return {

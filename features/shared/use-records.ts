@@ -10,6 +10,7 @@ import { useCallback, useMemo, useState } from 'react';
 import type { Teaching } from '@/core/learning/teaching';
 import type { ChartCell } from '@/core/own-chart';
 import type { Worn } from '@/core/record/worn';
+import type { Taken } from '@/core/start/stock';
 import type { WaitingChange } from '@/core/record/change-schema';
 import type { Coupon, CouponPage, RigRecord } from '@/core/record/schema';
 import { couponBegun, couponsBegun, couponWith, rigsWith, summaryOf, summaryWith } from '@/core/record/waiting';
@@ -88,6 +89,13 @@ export function useOwnChart(rigId: string): Known<ChartCell[]> {
 export function useWorn(rigId: string): Known<Worn[]> {
   const query = useQuery({ queryKey: [...TAUGHT, rigId, 'parts'], queryFn: () => fetchWorn(rigId) });
   return known(query, query.data);
+}
+
+/** What the beads of a rig took of spool and cylinder since each was read; null where that is not known. */
+export function useTaken(rigId: string): Taken {
+  const { data = [] } = useWorn(rigId);
+  const of = (part: Worn['part']): number | null => data.find((one) => one.part === part)?.taken ?? null;
+  return { spool: of('spool'), cylinder: of('cylinder') };
 }
 
 export const isGone = (error: Error | null): boolean => error instanceof RequestProblem && error.code === 'not-found';

@@ -22,7 +22,9 @@ const TOLD: readonly ToldRig[] = [
     display: 'digital',
     rig: {
       process: 'gmaw',
-      wire: { class: 'solid-steel', diameterMm: 0.9 },
+      wire: { class: 'solid-steel', diameterMm: 0.9, grade: 'G3Si1' },
+      spool: { fullKg: 15, leftKg: 6.5 },
+      cylinder: { kind: 'compressed', volumeL: 20, pressureBar: 140 },
       gas: SHIELD,
       polarity: 'electrode-positive',
       nozzleBoreMm: 13,
@@ -94,10 +96,20 @@ const TOLD: readonly ToldRig[] = [
   },
 ];
 
+/** A rig whose spool and cylinder were read when it was fitted. */
+function readAt(rig: NewSetup['rig'], at: string): NewSetup['rig'] {
+  const { spool, cylinder } = rig;
+  return {
+    ...rig,
+    ...(spool === undefined ? {} : { spool: { ...spool, at } }),
+    ...(cylinder === undefined ? {} : { cylinder: { ...cylinder, at } }),
+  };
+}
+
 /** The rigs with what was fitted on them when the demo's first coupon was made. @param fittedAt that time */
 export function demoRigs(fittedAt: string): NewRig[] {
   return TOLD.map(({ rig, arcControlRising, display, ...machine }, index) => ({
     ...machine,
-    setup: { id: demoId(3, index), fittedAt, rig, arcControlRising, display },
+    setup: { id: demoId(3, index), fittedAt, rig: readAt(rig, fittedAt), arcControlRising, display },
   }));
 }
