@@ -166,7 +166,7 @@ function Expected({ start }: { start: Start }) {
 /** What is on the spool or in the cylinder and will not last for the weld. */
 function Lasts({ start }: { start: Start }) {
   const { rig, job } = useBenchRecords().coupon;
-  const taken = useTaken(rig.id);
+  const taken = useTaken(rig);
   const input = { job: job.job, rig: rig.setup.rig };
   return <Limits texts={stockNotes(input, stockOf(rig.setup.rig, taken), runsOf(start))} />;
 }

@@ -23,7 +23,7 @@ export function SpoolPart({ rig }: { rig: RigRecord }) {
   const { spool } = rig.setup.rig;
   const [texts, setTexts] = useState(() => spoolTexts(spool, units));
   const { refit, busy, problem } = useRefit(rig);
-  const { wireKg } = stockOf(rig.setup.rig, useTaken(rig.id));
+  const { wireKg } = stockOf(rig.setup.rig, useTaken(rig));
   const typed = spoolFrom(texts, units);
   return (
     <Part title="Wire on the spool">

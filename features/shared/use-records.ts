@@ -86,14 +86,14 @@ export function useOwnChart(rigId: string): Known<ChartCell[]> {
 }
 
 /** What the parts of a rig have done, as the server last counted it. */
-export function useWorn(rigId: string): Known<Worn[]> {
-  const query = useQuery({ queryKey: [...TAUGHT, rigId, 'parts'], queryFn: () => fetchWorn(rigId) });
+export function useWorn(rigId: string, enabled = true): Known<Worn[]> {
+  const query = useQuery({ queryKey: [...TAUGHT, rigId, 'parts'], queryFn: () => fetchWorn(rigId), enabled });
   return known(query, query.data);
 }
 
-/** What the beads of a rig took of spool and cylinder since each was read; null where that is not known. */
-export function useTaken(rigId: string): Taken {
-  const { data = [] } = useWorn(rigId);
+/** What the beads of a rig took of spool and cylinder since each was read; null where that is not known, or nobody read them. */
+export function useTaken({ id, setup: { rig } }: RigRecord): Taken {
+  const { data = [] } = useWorn(id, (rig.spool?.at ?? rig.cylinder?.at) !== undefined);
   const of = (part: Worn['part']): number | null => data.find((one) => one.part === part)?.taken ?? null;
   return { spool: of('spool'), cylinder: of('cylinder') };
 }
