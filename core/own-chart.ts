@@ -1,4 +1,5 @@
 import { startAnswer } from './answer';
+import { OUT_OF_POSITION } from './arc/coefficients';
 import { wireMetal } from './arc/wire';
 import type { BaseMetal, Case, Position } from './case/schema';
 import { MAIN_SETTINGS, type SettingName, type Settings } from './setting/table';
@@ -31,7 +32,7 @@ const THICKNESSES: Record<BaseMetal, readonly number[]> = {
 const POSITIONS: readonly { position: Position; upToMm: number }[] = [
   { position: 'flat', upToMm: Infinity },
   { position: 'vertical-up', upToMm: Infinity },
-  { position: 'vertical-down', upToMm: 5 },
+  { position: 'vertical-down', upToMm: OUT_OF_POSITION.downUpToMm },
   { position: 'overhead', upToMm: Infinity },
 ];
 

@@ -107,6 +107,16 @@ describe('what cannot be reached', () => {
     expect(told(1.1, open, {}, true)).toEqual([]);
   });
 
+  it('is the way down on plate over 5 mm, whatever its figures; uphill and sheet are not told so', () => {
+    const downhill = (position: string, thinnestMm: number): boolean =>
+      told(1, {}, { position, thinnestMm }).some((text) => text.startsWith('Downhill is for sheet'));
+    expect(downhill('vertical-down', 6)).toBe(true);
+    expect(downhill('vertical-down', 5)).toBe(false);
+    expect(downhill('vertical-up', 12)).toBe(false);
+    // Beside it what else is short is said as well.
+    expect(told(1.3, {}, { position: 'vertical-down', thinnestMm: 8 })).toHaveLength(2);
+  });
+
   it('is said at the bottom where the sheet stands much less', () => {
     expect(told(0.7, { wire: [7.5, 14] })).toEqual([
       `The sheet wants about ${Math.round(0.7 * AMPS)} A; this wire and machine go down to ${Math.round(AMPS)} A. Thinner wire, stitch, or a backing bar.`,

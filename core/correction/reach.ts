@@ -1,6 +1,7 @@
 import { withinCurrentRange } from '../arc/balance';
+import { OUT_OF_POSITION } from '../arc/coefficients';
 import { passesFor } from '../arc/passes';
-import { balancedVolts, currentAt, isColdInOnePass } from '../arc/setup';
+import { balancedVolts, currentAt, isColdInOnePass, type ArcSetup } from '../arc/setup';
 import { globularShare } from '../arc/transfer';
 import { isTubular } from '../arc/wire';
 import { wireWindow } from '../arc/wire-window';
@@ -20,7 +21,7 @@ const LEAST_RISE = 1.05;
 /** A current this much further into globular transfer is no way out. */
 const ROUGHER = 0.1;
 
-const OUT_OF_POSITION = { 'vertical-up': 'Vertical-up', overhead: 'Overhead' } as const;
+const POSITION_WORDS = { 'vertical-up': 'vertical-up', overhead: 'overhead' } as const;
 
 /**
  * What is short of what is wanted: the position, the wire, or the machine by its wire drive or its volts.
@@ -42,7 +43,7 @@ function limitOf(
   if (corrected.voltageV >= voltageV.high - AT_THE_END.volts && volts > voltageV.high)
     return `this machine stops at ${voltageV.high} V, which holds an arc of about ${Math.round(currentA)} A; that current would want ${volts.toFixed(1)} V`;
   if (ceiling?.by === 'position' && currentA >= SHORT.cold * ceiling.currentA)
-    return `${OUT_OF_POSITION[position as keyof typeof OUT_OF_POSITION].toLowerCase()} a pass of this wire holds up about ${Math.round(ceiling.currentA)} A`;
+    return `${POSITION_WORDS[position as keyof typeof POSITION_WORDS]} a pass of this wire holds up about ${Math.round(ceiling.currentA)} A`;
   const asked = setup.currentAskedA;
   if (!atTopOfWire) {
     // Between the short arc and a spray that nothing here carries lies a zone where no bead is quiet; and past the short
@@ -76,6 +77,19 @@ function coldAt({ setup, today }: Situation, showsCold: boolean, currentA: numbe
  * @param showsCold whether the bead is likely too cold, whatever its figures say
  */
 export function outOfReach(situation: Situation, bounds: Bounds, corrected: Target, showsCold = false): string[] {
+  return [...tooThickDownhill(situation.setup), ...shortOf(situation, bounds, corrected, showsCold)];
+}
+
+/** What no current makes good: downhill the puddle runs ahead of the arc on plate that it should dig into. */
+function tooThickDownhill({ position, thinnestMm }: ArcSetup): string[] {
+  const upTo = OUT_OF_POSITION.downUpToMm;
+  if (position !== 'vertical-down' || thinnestMm === null || thinnestMm <= upTo) return [];
+  return [
+    `Downhill is for sheet, gaps and roots up to about ${upTo} mm: on thicker plate the puddle runs ahead of the arc and covers a root that is not fused. Weld it uphill, or turn the part.`,
+  ];
+}
+
+function shortOf(situation: Situation, bounds: Bounds, corrected: Target, showsCold: boolean): string[] {
   const { setup, gapShare } = situation;
   const wanted = setup.plateWantsA;
   if (wanted === null || setup.thinnestMm === null) return [];
