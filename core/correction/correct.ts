@@ -15,7 +15,7 @@ import { wordsFor } from './reason';
 import { probabilityOf, type Turned } from './scenarios';
 import { ACT_ABOVE, freeSettings, recordedMismatches, situationOf, turnedBySchool, type Work } from './situation';
 import { SET_ANEW } from './set-anew';
-import { solve } from './solver';
+import { solve, type Bounds } from './solver';
 import { techniqueMoves } from './technique';
 
 /** The corrected settings, the moves to get there one at a time, and the other school's way. */
@@ -71,6 +71,19 @@ function movesTo({ input, diagnosis }: Work, situation: Situation, from: Target,
     const words = wordsFor(name, to[name] > from[name] ? 'up' : 'down', chance, together);
     return settingMove(input.rig?.dials, name, from[name], to[name], words);
   });
+}
+
+/** Less wire than this share of today's is no finer point of balance, but a wire that is too fast. */
+const FINER_POINT = 0.92;
+
+/**
+ * A target that takes no wire out of a bead whose likeliest fault is that it is cold: where the volts end, a little less wire would
+ * balance better and fuse less.
+ */
+function notColder({ diagnosis }: Work, { today }: Situation, to: Target): Target {
+  const { wireSpeedMPerMin: now } = today;
+  const isLess = now !== null && to.wireSpeedMPerMin < now && to.wireSpeedMPerMin >= FINER_POINT * now;
+  return isLess && diagnosis.causes[0]?.cause === 'heat-low' ? { ...to, wireSpeedMPerMin: now } : to;
 }
 
 /** Of volts and wire, the one that is turned first: the other way round is shown beside it. */
@@ -159,8 +172,10 @@ export function correct(engine: Engine, input: Case, diagnosis: Diagnosis): Corr
   const free = freeSettings(situation, numbersStay, anew);
   const held = school === null ? null : HELD_FOR[school];
   const mayTurn = free.filter((name) => name !== held || situation.today[name] === null);
-  const to = solve(situation, bounds, starts, mayTurn, input.rig?.dials);
-  const unbound = procedure === undefined ? to : solve(situation, machine, starts, mayTurn, input.rig?.dials);
+  const within = (limits: Bounds): Target =>
+    notColder(work, situation, solve(situation, limits, starts, mayTurn, input.rig?.dials));
+  const to = within(bounds);
+  const unbound = procedure === undefined ? to : within(machine);
   const moves = movesTo(work, situation, starts[0], to);
   const isTurned = moves.some(({ kind }) => kind === 'setting');
   const technique = techniqueMoves(work, expectedTravel(situation.setup, to.wireSpeedMPerMin));

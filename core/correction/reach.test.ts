@@ -90,6 +90,30 @@ describe('what cannot be reached', () => {
     );
   });
 
+  it('takes no wire out of a cold bead for the sake of balance where the volts end', () => {
+    const findings = { 'bead-ropey': 'present', 'toe-cold-lap': 'present' } as const;
+    const at = (wireSpeedMPerMin: number) =>
+      answer({
+        format: 'jolly-tinker/case@1',
+        job: { thicknessMm: 10, joint: 'fillet' },
+        rig: {
+          ...EXAMPLE_CASE.rig,
+          range: {
+            voltageV: { low: 14, high: 18, step: 0.5 },
+            wireSpeedMPerMin: { low: 2, high: 9, step: 0.1 },
+          },
+        },
+        settings: { voltageV: 18, wireSpeedMPerMin, stickOutMm: 10, gasFlowLPerMin: 12 },
+        findings,
+      });
+    const { causes, correction } = at(5.5);
+    expect(causes[0].cause).toBe('heat-low');
+    expect(correction.settings.wireSpeedMPerMin).toBe(5.5);
+    expect(correction.outOfReach[0]).toContain('this machine stops at 18 V');
+    // Wire that is far too fast for the volts still comes out.
+    expect(at(8).correction.settings.wireSpeedMPerMin!).toBeLessThan(7.2);
+  });
+
   it('is said of a bead that shows cold at all the current it is asked for, without passes that would not help', () => {
     const ends: Ends = { wire: [2, 14], volts: [12, STEADY.voltageV - 1] };
     expect(told(0.95, ends)).toEqual([]);

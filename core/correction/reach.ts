@@ -106,6 +106,10 @@ function shortOf(situation: Situation, bounds: Bounds, corrected: Target, showsC
       return [
         `The bead is cold at about ${Math.round(cold ?? current)} A; ${limit}. Travel slower, arc on the front edge of the puddle; preheat by procedure; or ${other}.`,
       ];
+    if (setup.joint === 'plug')
+      return [
+        `The plate wants about ${Math.round(wanted)} A; ${limit}. A wider hole, its lower edge melted all round before it is filled; preheat by procedure; or ${other}.`,
+      ];
     const { count, legMm } = passesFor(setup.thinnestMm, setup.joint, setup.position, gapShare * setup.thinnestMm);
     return [
       `The plate wants about ${Math.round(wanted)} A in one pass; ${limit}. ${count} passes, each as a ${legMm.toFixed(0)} mm leg, on a bevel where it is thick; preheat by procedure; or ${other}.`,

@@ -119,7 +119,10 @@ const FOLLOWS: Words = {
   because: 'Goes with the other: volts and wire keep their balance only together.',
   expect: 'the same crackle at the new heat',
 };
-const NEARER: Words = { because: 'Closer to what the arc model wants.', expect: 'a bead nearer to balance' };
+const NEARER: Words = {
+  because: 'Nearer to the middle of what wire and plate usually want.',
+  expect: 'a bead nearer to balance',
+};
 /** A cause less likely than this is not what a turn is made for. */
 const WORTH_NAMING = 0.1;
 

@@ -37,7 +37,7 @@ export function passPlan(
   const round = (leg: number): number => Math.round(leg * 2) / 2;
   const most = PASSES.largestLegMm[position];
   const wide = thinnestMm !== null && joint !== 'bead-on-plate' && legWanted(thinnestMm, joint) > most;
-  if (thinnestMm === null || (!cold && !wide && root === null))
+  if (thinnestMm === null || joint === 'plug' || (!cold && !wide && root === null))
     return [{ number: 1, kind: 'only', legMm: round(Math.min(most, oneLegMm)), settings: null, note: NOTES.only }];
   const { count, legMm } = passesFor(thinnestMm, joint, position, gapMm);
   return Array.from({ length: count }, (_, i) => {

@@ -77,6 +77,8 @@ describe('what a rig has to be for its wire and job', () => {
       polarity: 'electrode-negative',
     };
     expect(check(slag).map(({ part }) => part)).not.toContain('gas');
+    const fed = check({ ...slag, gas: { argonPct: 82, co2Pct: 18 } }).find(({ part }) => part === 'gas')!;
+    expect(fed).toEqual(expect.objectContaining({ state: 'wrong', want: 'none: the wire makes its own' }));
     expect(of('roll', slag).want).toBe('knurled, 0.9 mm');
     expect(wrong({ ...FITTED, ...slag })).toEqual(['roll']);
     const soft = { baseMetal: 'aluminium', thicknessMm: 4 };

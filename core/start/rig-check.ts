@@ -217,7 +217,9 @@ export function rigCheck(
             'The arc never settles: it wanders and spatters, toes are undercut, and no knob cures it.',
             'gas-wrong',
           )
-        : null,
+        : rig.gas
+          ? item('none: the wire makes its own', mixName(rig.gas), false, 'Gas that is only paid for.', null)
+          : null,
     ],
     ['roll', rollItem(known, parts.roll)],
     ['liner', linerItem(known, parts.liner)],

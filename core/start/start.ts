@@ -8,6 +8,7 @@ import type { SettingName, Settings } from '../setting/table';
 import { dialText } from '../setting/words';
 import { passPlan, type Pass } from './pass-plan';
 import { plateHeat, type PlateHeat } from './plate-heat';
+import { plugPlan, type PlugPlan } from './plug';
 import { protectionFor, type Protection } from './protection';
 import { stitchPlan, type StitchPlan } from './stitch';
 import { techniqueFor, type Technique } from './technique';
@@ -27,6 +28,8 @@ export type Start = {
   slope: 'steep' | 'flat' | null;
   /** How sheet is stitched; null where a bead is drawn in one. */
   stitch: StitchPlan | null;
+  /** The hole of a plug weld, and the time to fill it; null for every other joint, or where no thickness is known. */
+  plug: PlugPlan | null;
   /** Which sizes of this wire suit the plate; null where its thickness is not known. */
   wire: WireChoice | null;
   /** What the arc should be: amps, transfer, leg of a pass, heat input. */
@@ -120,7 +123,7 @@ export function startOf(
   });
   const currentA = reading.currentA ?? 0;
   const stitch =
-    thinnestMm === null
+    thinnestMm === null || setup.joint === 'plug'
       ? null
       : stitchPlan({ baseMetal: setup.baseMetal, thinnestMm, gapMm, lengthMm }, reading.heatInputKJPerMm ?? 0.1);
   const technique = techniqueFor(setup, { ratio, gapMm }, travelMmPerMin, stitch !== null);
@@ -148,6 +151,7 @@ export function startOf(
     times: timesFor(setup, { currentA, wireSpeedMPerMin, stitched: stitch !== null }, input.rig?.controls),
     slope: setup.pulse ? null : slopeFor(arcControlPct, reading.transfer === 'spray', input.rig?.controls),
     stitch,
+    plug: thinnestMm === null || setup.joint !== 'plug' ? null : plugPlan(setup, thinnestMm, wireSpeedMPerMin),
     wire: choice,
     expected: {
       currentA: reading.currentA,

@@ -66,8 +66,9 @@ function aimOf({ joint, position, baseMetal }: WireSetup, { ratio, gapMm }: Part
 }
 
 /** How the puddle is moved in each position. Source: the trade's own rules; a sweep a second. */
-function runOf({ position, hand, baseMetal }: WireSetup, { gapMm }: Parts, stitched: boolean): string {
+function runOf({ position, hand, baseMetal, joint }: WireSetup, { gapMm }: Parts, stitched: boolean): string {
   if (stitched) return 'Straight stitches: trigger, count, let go. Each over half of the one before.';
+  if (joint === 'plug') return 'Without stopping, the gun upright; a little over the rim, for it shrinks in.';
   if (position === 'vertical-down') return 'Straight down and ahead of the puddle: it must not run past the arc.';
   if (position === 'vertical-up')
     return 'Up in a small weave: a rest at each side, about one sweep a second, little time in the middle.';

@@ -24,6 +24,7 @@ import {
   paceWords,
   passWords,
   plateHeatWords,
+  plugWords,
   runsOf,
   shadeWords,
   SLOPE_WORDS,
@@ -179,7 +180,8 @@ function Hand({ start }: { start: Start }) {
   const textIn = useTextIn();
   const { coupon, dials } = useBenchRecords();
   const [more, setMore] = useState(false);
-  const { technique, passes, stitch, times, looksAndSounds } = start;
+  const { technique, passes, stitch, plug, times, looksAndSounds } = start;
+  const pace = plug !== null ? [plugWords(plug)] : stitch === null ? [paceWords(technique)] : [];
   const { joint = 'bead-on-plate', thicknessMm = 3, otherThicknessMm, gapMm = 0 } = coupon.job.job;
   return (
     <View className="gap-3">
@@ -200,7 +202,7 @@ function Hand({ start }: { start: Start }) {
       </View>
       <Told label="Gun" lines={[gunWords(technique)]} />
       <Told label="Aim" lines={[technique.aim]} />
-      <Told label="Run" lines={[technique.run, ...(stitch === null ? [paceWords(technique)] : [])]} />
+      <Told label="Run" lines={[technique.run, ...pace]} />
       {passes.length > 1 && <Told label="Passes" lines={passes.map((pass) => passWords(pass, dials))} />}
       {stitch !== null && <Told label="Stitch" lines={stitchWords(stitch)} />}
       {plateHeatWords(start).length > 0 && <Told label="Heat of the plate" lines={plateHeatWords(start)} />}

@@ -4,6 +4,7 @@ import type { Case } from '@/core/case/schema';
 import { textIn } from '@/core/quantity/text';
 import {
   expectedWords,
+  plugWords,
   gunWords,
   paceWords,
   passWords,
@@ -22,6 +23,9 @@ describe('what is said of a start', () => {
   it('is the amps and the leg of one pass, or how many passes', () => {
     expect(expectedWords(FILLET)).toMatch(/^About 1\d\d A in short circuit; a leg of about 4\.5 mm\.$/);
     expect(expectedWords(ROOT)).toMatch(/^About \d+ A in [a-z ]+; 3 passes\.$/);
+    const plug = { holeMm: 11, fillS: 6 };
+    expect(expectedWords({ ...FILLET, plug })).toMatch(/^About 1\d\d A in short circuit\.$/);
+    expect(plugWords(plug)).toBe('A hole of 11 mm in the upper sheet, filled in about 6 s.');
     expect(expectedWords({ ...FILLET, expected: { ...FILLET.expected, currentA: null } })).toBe('');
   });
 

@@ -2,6 +2,7 @@ import type { Dials } from '@/core/setting/dials';
 import { dialFor } from '@/core/setting/dials';
 import { dialText } from '@/core/setting/words';
 import type { Pass } from '@/core/start/pass-plan';
+import type { PlugPlan } from '@/core/start/plug';
 import type { Start } from '@/core/start/start';
 import type { StitchPlan } from '@/core/start/stitch';
 import type { PassRun } from '@/core/start/stock';
@@ -12,10 +13,11 @@ import { TRANSFER_WORDS } from '../shared/transfer-words';
 const half = (mm: number): string => String(Math.round(mm * 2) / 2);
 
 /** What the arc should be, in a line: "About 167 A in short circuit; a leg of about 4.5 mm." */
-export function expectedWords({ expected, passes }: Pick<Start, 'expected' | 'passes'>): string {
+export function expectedWords({ expected, passes, plug }: Pick<Start, 'expected' | 'passes' | 'plug'>): string {
   const { currentA, transfer } = expected;
   if (currentA === null) return '';
   const arc = `About ${Math.round(currentA)} A${transfer === null ? '' : ` in ${TRANSFER_WORDS[transfer]}`}`;
+  if (plug !== null) return `${arc}.`;
   const [only] = passes;
   return passes.length === 1 ? `${arc}; a leg of about ${half(only.legMm)} mm.` : `${arc}; ${passes.length} passes.`;
 }
@@ -26,6 +28,10 @@ export const runsOf = ({ passes, settings, technique }: Pick<Start, 'passes' | '
     settings: { ...settings, ...pass.settings },
     travelMmPerMin: technique.travelSpeedMmPerMin,
   }));
+
+/** A plug as it is drilled and filled: "A hole of 11 mm, filled in about 8 s." */
+export const plugWords = ({ holeMm, fillS }: PlugPlan): string =>
+  `A hole of ${holeMm} mm in the upper sheet, filled in about ${fillS} s.`;
 
 /** The pace as it is counted at the plate: "100 mm in 16 s (380 mm/min)." */
 export const paceWords = ({ secondsPer100Mm, travelSpeedMmPerMin }: Start['technique']): string =>

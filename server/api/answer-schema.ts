@@ -131,6 +131,7 @@ const start = {
       backing: flag,
     }),
   ),
+  plug: orNull(object({ holeMm: positive, fillS: positive })),
   protection: object({ shade: object({ least: positive, comfortable: positive }), coats: list(text) }),
   plateHeat: orNull(object({ preheatC: figure, interpassC: positive, onlyByProcedure: flag, because: text })),
   wire: orNull(object({ suits: list(positive), best: positive, fitted: flag })),
