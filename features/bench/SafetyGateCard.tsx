@@ -10,7 +10,7 @@ import { useTextIn } from '../shared/use-habits';
 import { useSubmit } from '../shared/use-records';
 import { YesNo, type YesOrNo } from '../shared/YesNo';
 import { useBenchRecords } from './bench';
-import { CautionNotes } from './CautionNotes';
+import { CautionNotes } from '../shared/CautionNotes';
 
 /**
  * What has to be said and done before figures are given. What is said here is kept with the job, as a correction of it.

@@ -30,7 +30,7 @@ import {
   SLOPE_WORDS,
   stitchWords,
   timesWords,
-} from './start-words';
+} from '../shared/start-words';
 
 /**
  * What to start with where figures are not known: the first thing an empty bench says. What must happen first stands

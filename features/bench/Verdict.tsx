@@ -4,7 +4,7 @@ import type { SettingName } from '@/core/setting/table';
 import { StateNote } from '@/ui/State';
 import { Heading, Words } from '@/ui/Words';
 import { useBenchRecords, useDraftPart, useLive } from './bench';
-import { CautionNotes } from './CautionNotes';
+import { CautionNotes } from '../shared/CautionNotes';
 import { CauseList } from './CauseList';
 import { Comparison } from './Comparison';
 import { FirstLooks } from './FirstLooks';

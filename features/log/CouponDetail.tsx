@@ -88,6 +88,12 @@ function CouponRecord({ coupon, wanted, onAllBeads }: RecordProps) {
       <Row className="flex-wrap gap-2">
         {wanted !== null && <Button label="All its beads" onPress={onAllBeads} />}
         <Button label="To the log" onPress={() => router.push('/log')} />
+        {coupon.beads.length > 0 && (
+          <Button
+            label="Job card"
+            onPress={() => router.push({ pathname: '/coupon/[couponId]/card', params: { couponId: id } })}
+          />
+        )}
         <Button
           label={putAway ? 'Bring it back' : 'Put it away'}
           disabled={busy}

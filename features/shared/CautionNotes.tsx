@@ -3,7 +3,7 @@ import { useColorScheme, View } from 'react-native';
 import type { CautionNote } from '@/core/diagnosis/cautions';
 import { Row } from '@/ui/Row';
 import { Words } from '@/ui/Words';
-import { useTextIn } from '../shared/use-habits';
+import { useTextIn } from './use-habits';
 
 /** Cautions; a stop condition stands in red, the only use of red there is. */
 export function CautionNotes({ cautions }: { cautions: readonly CautionNote[] }) {

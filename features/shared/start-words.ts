@@ -7,7 +7,7 @@ import type { Start } from '@/core/start/start';
 import type { StitchPlan } from '@/core/start/stitch';
 import type { PassRun } from '@/core/start/stock';
 import type { Times } from '@/core/start/times';
-import { TRANSFER_WORDS } from '../shared/transfer-words';
+import { TRANSFER_WORDS } from './transfer-words';
 
 /** Texts are metric, as all of the product's; the screen puts them into the reader's units. */
 const half = (mm: number): string => String(Math.round(mm * 2) / 2);

@@ -1,0 +1,36 @@
+import { expect, expectAccessible, newCoupon, test } from './harness';
+
+test('a coupon becomes a job card of one page: job, rig, settings, how it is run, and who answers for it', async ({
+  page,
+}) => {
+  await newCoupon(page, 'Hatch hinge', { thickness: '4' });
+  await page.getByRole('button', { name: 'Use these figures' }).click();
+  await page.getByRole('button', { name: 'Log bead 1' }).click();
+  await expect(page.getByRole('button', { name: 'Log bead 2' })).toBeVisible();
+  await page.goto('/log');
+  await page
+    .getByRole('link', { name: /^Hatch hinge/ })
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'Job card' }).click();
+  await expect(page.getByRole('heading', { name: 'Hatch hinge' })).toBeVisible();
+  await expect(
+    page.getByText(/^As bead 1 was run, .*\. Not judged sound yet: run a trial bead first\.$/),
+  ).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Set' }).getByText(/ V$/)).toBeVisible();
+  await expect(page.getByText(/^About 1\d\d A in short circuit; a leg of about/)).toBeVisible();
+  await expect(page.getByText(/^Shade 1\d/)).toBeVisible();
+  await expect(page.getByText('Welded by')).toBeVisible();
+  await expectAccessible(page);
+  const paper = (await page.pdf({ format: 'A4' })).toString('latin1');
+  expect(paper.match(/\/Type\s*\/Page\b/g)).toHaveLength(1);
+  // It outlives a reload, and leads back.
+  await page.reload();
+  await expect(page.getByText('Welded by')).toBeVisible();
+  await page.getByRole('button', { name: 'Back' }).click();
+  await page.getByRole('button', { name: 'Judge or note' }).click();
+  await page.getByRole('radio', { name: 'sound', exact: true }).click();
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('button', { name: 'Job card' }).click();
+  await expect(page.getByText(/^As bead 1 was run, judged sound, /)).toBeVisible();
+});
