@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { expect, expectAccessible, newCoupon, test } from './harness';
 
 test('a coupon becomes a job card of one page: job, rig, settings, how it is run, and who answers for it', async ({
@@ -31,6 +32,20 @@ test('a coupon becomes a job card of one page: job, rig, settings, how it is run
   await page.getByRole('button', { name: 'Judge or note' }).click();
   await page.getByRole('radio', { name: 'sound', exact: true }).click();
   await page.getByRole('button', { name: 'Keep it' }).click();
+  // The same coupon as a file.
+  await page.getByRole('button', { name: 'As a file' }).click();
+  const files = page.getByRole('region', { name: 'As a file' });
+  await files.getByRole('radio', { name: '18,5' }).click();
+  for (const kind of ['CSV', 'JSON']) {
+    const [saved] = await Promise.all([
+      page.waitForEvent('download'),
+      files.getByRole('button', { name: kind, exact: true }).click(),
+    ]);
+    expect(saved.suggestedFilename()).toBe(`hatch-hinge.${kind.toLowerCase()}`);
+    const text = readFileSync(await saved.path(), 'utf8');
+    expect(text).toMatch(kind === 'CSV' ? /^bead;run at;volts \(V\);/ : /"format": "jolly-tinker\/coupon@1"/);
+  }
+  await expectAccessible(page);
   await page.getByRole('button', { name: 'Job card' }).click();
   await expect(page.getByText(/^As bead 1 was run, judged sound, /)).toBeVisible();
 });

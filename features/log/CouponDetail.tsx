@@ -1,4 +1,5 @@
 import { useRouter } from 'expo-router';
+import { lazy, Suspense, useState } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
 import { appearanceFrom } from '@/core/bead/appearance';
 import { dialsOf } from '@/core/record/case-of';
@@ -85,6 +86,7 @@ function CouponRecord({ coupon, wanted, onAllBeads }: RecordProps) {
       ))}
       {problem !== null && <Words role="alert" strong>{`Not saved. ${problem}`}</Words>}
       <CouponHistory coupon={coupon} />
+      {coupon.beads.length > 0 && <AsFile coupon={coupon} />}
       <Row className="flex-wrap gap-2">
         {wanted !== null && <Button label="All its beads" onPress={onAllBeads} />}
         <Button label="To the log" onPress={() => router.push('/log')} />
@@ -129,6 +131,24 @@ function settingLines({ settings, readings }: Bead, setup: Setup | undefined, un
     ];
     return [parts.join(', ')];
   });
+}
+
+/** Fetched when it is asked for: nobody needs the writing of files to read a log. */
+const CouponFiles = lazy(() => import('./CouponFiles'));
+
+function AsFile({ coupon }: { coupon: Coupon }) {
+  const [open, setOpen] = useState(false);
+  if (!open)
+    return (
+      <Row>
+        <Button label="As a file" onPress={() => setOpen(true)} />
+      </Row>
+    );
+  return (
+    <Suspense fallback={<Loading what="the files" />}>
+      <CouponFiles coupon={coupon} />
+    </Suspense>
+  );
 }
 
 function BeadRecord({ bead, coupon }: { bead: Bead; coupon: Coupon }) {

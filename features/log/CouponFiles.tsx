@@ -1,0 +1,44 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import type { Coupon } from '@/core/record/schema';
+import { platform } from '@/platform/ports';
+import { Button, Choice } from '@/ui/Press';
+import { Row } from '@/ui/Row';
+import { Heading, Words } from '@/ui/Words';
+import { useUnits } from '../shared/use-habits';
+import { couponCsv, couponFile, fileNameOf, type Decimal } from './coupon-file';
+
+const DECIMALS = [
+  { value: 'point', label: '18.5' },
+  { value: 'comma', label: '18,5' },
+] as const satisfies readonly { value: Decimal; label: string }[];
+
+/** A coupon as a file, for a spreadsheet or for a program. */
+export default function CouponFiles({ coupon }: { coupon: Coupon }) {
+  const units = useUnits();
+  const [decimal, setDecimal] = useState<Decimal>('point');
+  const file = fileNameOf(coupon.title);
+  return (
+    <View role="region" aria-label="As a file" className="gap-2 rounded-md bg-plate p-3">
+      <Heading level={2}>As a file</Heading>
+      <Words className="text-faint">
+        CSV has a line a bead in your units, for a spreadsheet. JSON has every bead as the case it posed, for a program.
+      </Words>
+      <Choice label="How figures are written in CSV" options={DECIMALS} chosen={decimal} onChoose={setDecimal} />
+      <Row className="gap-2">
+        <Button
+          className="flex-1"
+          label="CSV"
+          onPress={() => platform().saveFile(`${file}.csv`, couponCsv(coupon, units, decimal), 'text/csv')}
+        />
+        <Button
+          className="flex-1"
+          label="JSON"
+          onPress={() =>
+            platform().saveFile(`${file}.json`, JSON.stringify(couponFile(coupon), null, 2), 'application/json')
+          }
+        />
+      </Row>
+    </View>
+  );
+}

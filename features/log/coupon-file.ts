@@ -1,0 +1,107 @@
+import { unparse } from 'papaparse';
+import type { Case } from '@/core/case/schema';
+import { caseOfBead, dialsOf } from '@/core/record/case-of';
+import { moveInWords } from '@/core/record/move-words';
+import { OUTCOME_WORDS } from '@/core/record/outcome';
+import type { Bead, Coupon } from '@/core/record/schema';
+import { readable, unitOf, type UnitSystem } from '@/core/quantity/units';
+import { dialFor } from '@/core/setting/dials';
+import { SETTING_NAMES, SETTINGS, type SettingName } from '@/core/setting/table';
+import { dialText } from '@/core/setting/words';
+
+/** How figures are written in a file: a comma in them asks for semicolons between the columns. */
+export type Decimal = 'point' | 'comma';
+
+/** What a program may read of a coupon: each bead as the case it posed, with what was made of it. */
+export const COUPON_FILE_FORMAT = 'jolly-tinker/coupon@1';
+
+type BeadInFile = Pick<Bead, 'number' | 'ranAt' | 'verdict' | 'move' | 'outcome' | 'note' | 'names' | 'judgedBy'> & {
+  /** Null where nobody knows what it was run with. */
+  case: Case | null;
+};
+export type CouponFile = Pick<Coupon, 'id' | 'title' | 'createdAt' | 'rigName'> & {
+  format: typeof COUPON_FILE_FORMAT;
+  beads: BeadInFile[];
+};
+
+/** The case that a bead posed, by its own setup and its own version of the job. */
+function caseIn({ setups, jobs }: Coupon, bead: Bead): Case | null {
+  const setup = setups.find(({ id }) => id === bead.setupId);
+  const job = jobs.find(({ id }) => id === bead.jobId);
+  return setup === undefined || job === undefined ? null : caseOfBead(bead, setup, job);
+}
+
+/** A coupon for a program: every bead in the open case format, as it was judged when it was run. */
+export function couponFile(coupon: Coupon): CouponFile {
+  const { id, title, createdAt, rigName, beads } = coupon;
+  return {
+    format: COUPON_FILE_FORMAT,
+    ...{ id, title, createdAt, rigName },
+    beads: beads.map((bead) => {
+      const { number, ranAt, verdict, move, outcome, note, names, judgedBy } = bead;
+      return { number, ranAt, case: caseIn(coupon, bead), verdict, move, outcome, note, names, judgedBy };
+    }),
+  };
+}
+
+const headOf = (name: SettingName, units: UnitSystem): string =>
+  `${SETTINGS[name].name.toLowerCase()} (${unitOf(SETTINGS[name].quantity, units)})`;
+
+/** What a spreadsheet would work out instead of showing; a figure below 0 is none. */
+const FORMULA = /^[=+@\t\r]|^-(?![\d.,]+$)/;
+
+/**
+ * A coupon for a spreadsheet: a line a bead, in the reader's units, each named in the head of its column, with the marks of the
+ * machine's own knobs. What a spreadsheet would take for a formula is made harmless.
+ * @param decimal how figures are written
+ */
+export function couponCsv(coupon: Coupon, units: UnitSystem, decimal: Decimal): string {
+  const used = SETTING_NAMES.filter((name) => coupon.beads.some(({ settings }) => settings[name] !== undefined));
+  const figure = (value: number | undefined, name: SettingName): string => {
+    if (value === undefined) return '';
+    const text = readable(value, SETTINGS[name].quantity, units);
+    return decimal === 'comma' ? text.replace('.', ',') : text;
+  };
+  const rows = coupon.beads.map((bead) => {
+    const { number, ranAt, settings, findings, names, verdict, move, outcome, note } = bead;
+    const setup = coupon.setups.find(({ id }) => id === bead.setupId);
+    const dials = setup === undefined ? {} : dialsOf(setup);
+    const told = (state: 'present' | 'absent'): string =>
+      Object.entries(findings)
+        .flatMap(([id, held]) => (held === state ? [names[id] ?? id] : []))
+        .join('; ');
+    return {
+      bead: number,
+      'run at': ranAt,
+      ...Object.fromEntries(
+        used.flatMap((name) => {
+          const dial = dialFor(dials, name);
+          const value = [headOf(name, units), figure(settings[name], name)];
+          return dial === null
+            ? [value]
+            : [value, [`${SETTINGS[name].name.toLowerCase()}, mark`, dialText(dial, settings[name]) ?? '']];
+        }),
+      ),
+      seen: told('present'),
+      'not there': told('absent'),
+      verdict: verdict === null ? '' : verdict.name,
+      'likelihood (%)': verdict === null ? '' : String(Math.round(100 * verdict.probability)),
+      then: move === null ? '' : moveInWords(move, dials, units),
+      judged: outcome === null ? '' : OUTCOME_WORDS[outcome],
+      note,
+    };
+  });
+  // A bead may have been run on a setup whose knobs have marks, another not: every column there is.
+  const columns = [...new Set(rows.flatMap((row) => Object.keys(row)))];
+  return unparse(
+    { fields: columns, data: rows },
+    { newline: '\n', escapeFormulae: FORMULA, delimiter: decimal === 'comma' ? ';' : ',' },
+  );
+}
+
+/** A name for a file, of a title. */
+export const fileNameOf = (title: string): string =>
+  title
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N}]+/gu, '-')
+    .replace(/^-|-$/g, '') || 'coupon';
