@@ -92,6 +92,11 @@ describe('figures against the arc model', () => {
     expect(Math.exp(0.18 * hot.value)).toBeCloseTo(hot.ratio / 1.25, 6);
     // 4 % of the wire, 10 % of its law, 15 % of the plate's.
     expect(cold.spread).toBeCloseTo(Math.hypot(0.04, 0.1, 0.15) / 0.18, 12);
+    // A meter for the amps says more of the current than wire speed and laws: 5 % in place of their 11.
+    expect(of(withSettings({ wireSpeedMPerMin: 3, currentA: 90 })).heat!.spread).toBeCloseTo(
+      Math.hypot(0.05, 0.15) / 0.18,
+      12,
+    );
   });
 
   it('tell by heat which of volts and wire is wrong, and nothing where they are in balance', () => {

@@ -142,6 +142,9 @@ describe('a logged bead', () => {
     expect(Math.max(...Object.values(next.suspects!))).toBeLessThan(1000);
     expect(draftFromLast(kept(bead), ID(11)).settings).toEqual(next.settings);
     expect(draftFromLast(null, ID(12))).toEqual(emptyDraft(ID(12)));
+    // Amps belong to the bead that they were read of.
+    const read = { ...kept(bead), settings: { ...bead.settings, currentA: 140 } };
+    expect(draftFromLast(read, ID(20)).settings).toEqual(next.settings);
     const cleaned = { ...kept(bead), move: { kind: 'remedy' as const, text: 'clean it' } };
     expect(draftFromLast(cleaned, ID(13)).settings).toEqual(bead.settings);
     // A guess is one on every device; what the rig says by itself is not said for it.

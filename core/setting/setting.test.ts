@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { dialToValue, valueToDial, type Dial } from './dial';
 import { dialFor, dialsWith, nudged } from './dials';
 import {
+  furtherSettings,
   MAIN_SETTINGS,
   READ_SETTINGS,
   SETTING_NAMES,
@@ -67,6 +68,11 @@ describe('the table of settings', () => {
 
   it('keeps main settings in sight, and asks how each measured one was got', () => {
     expect(MAIN_SETTINGS).toEqual(SETTING_NAMES.filter((one) => SETTINGS[one].row === 'main'));
+    const further = (pulse: boolean, amps: boolean) => furtherSettings({ pulse, amps });
+    expect(further(false, false)).toEqual(['travelSpeedMmPerMin', 'travelAngleDeg', 'arcControlPct']);
+    expect(further(true, false)).toContain('trimPct');
+    expect(further(true, false)).not.toContain('currentA');
+    expect(further(false, true)).toEqual([...further(false, false), 'currentA']);
     expect(READ_SETTINGS).toEqual(SETTING_NAMES.filter((one) => SETTINGS[one].asksReading));
   });
 });

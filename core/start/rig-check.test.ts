@@ -93,6 +93,19 @@ describe('what a rig has to be for its wire and job', () => {
   });
 });
 
+describe('a nozzle', () => {
+  it('may be tapered at 140 A, where it reaches into the joint, and not at 220', () => {
+    const tapered = withPart({ nozzle: { shape: 'tapered' } });
+    expect(of('nozzle', { ...tapered, nozzleBoreMm: 16 }, {}, 140).state).toBe('fits');
+    expect(of('nozzle', { ...tapered, nozzleBoreMm: 16 }, {}, 220)).toEqual(
+      expect.objectContaining({ state: 'wrong', have: '16.0 mm, tapered' }),
+    );
+    expect(of('nozzle', { ...withPart({ nozzle: { shape: 'straight' } }), nozzleBoreMm: 16 }, {}, 220).state).toBe(
+      'fits',
+    );
+  });
+});
+
 describe('what fits a wire', () => {
   const steel = { class: 'solid-steel', diameterMm: 0.9 } as const;
   it('is a roll, tip and liner of its size, in whatever units they are stamped', () => {
