@@ -58,6 +58,27 @@ describe('the bench', () => {
     });
   });
 
+  it('takes over the trim of a pulsing machine in place of its volts', async () => {
+    shop.setup.rig = { ...shop.setup.rig, mode: 'pulse' };
+    const pulsing = await openBench();
+    act(() => pulsing.current.act.takeStart());
+    expect(pulsing.current.draft.settings).toEqual(
+      expect.objectContaining({ trimPct: 0, wireSpeedMPerMin: expect.any(Number) }),
+    );
+    expect(pulsing.current.draft.settings).not.toHaveProperty('arcControlPct');
+    expect(pulsing.current.records.has).toEqual({ pulse: true, amps: false });
+  });
+
+  it('takes over no arc control where a bead was told of: then there is nothing to start with', async () => {
+    const bench = await openBench();
+    act(() => bench.current.act.tap('bead-ropey'));
+    await settled(bench);
+    act(() => bench.current.act.takeStart());
+    expect(bench.current.draft.settings).toEqual(expect.objectContaining({ wireSpeedMPerMin: expect.any(Number) }));
+    expect(bench.current.draft.settings).not.toHaveProperty('arcControlPct');
+    expect(bench.current.draft.settings).not.toHaveProperty('trimPct');
+  });
+
   it('logs a draft once however often Log is pressed, with its own verdict and setup, and goes on to the next', async () => {
     const bench = await openBench();
     act(() => bench.current.act.set('voltageV', 16.5));

@@ -108,6 +108,39 @@ describe('sending what waits', () => {
     ]);
   }, 15_000);
 
+  it('sends from one tab alone where the browser can tell them apart, and only once it is that tab’s turn', async () => {
+    answers = (_, { id }) => taken(id);
+    let grant: (() => void) | null = null;
+    const named: string[] = [];
+    const locks = {
+      request: (name: string, { signal }: { signal: AbortSignal }, run: () => Promise<void>) =>
+        new Promise<void>((done, fail) => {
+          named.push(name);
+          signal.addEventListener('abort', () => fail(new DOMException('stopped', 'AbortError')));
+          grant = () => void run().then(done);
+        }),
+    };
+    Object.defineProperty(globalThis.navigator, 'locks', { value: locks, configurable: true });
+    const warned = jest.spyOn(console, 'warn').mockImplementation(() => undefined);
+    try {
+      await keepWaiting([note(1, 'a')]);
+      stop = startSending(recordsClient());
+      await new Promise((later) => setTimeout(later, 30));
+      expect(asked).toEqual([]);
+      expect(named).toEqual(['jolly-sending']);
+      grant!();
+      await waitFor(() => expect(waitingNow()).toEqual([]));
+      // Stopped while it waits for its turn, that is no fault.
+      const end = startSending(recordsClient());
+      end();
+      await new Promise((later) => setTimeout(later, 10));
+      expect(warned).not.toHaveBeenCalled();
+    } finally {
+      warned.mockRestore();
+      Object.defineProperty(globalThis.navigator, 'locks', { value: undefined, configurable: true });
+    }
+  });
+
   it('sends nothing any more once it is stopped', async () => {
     answers = (_, { id }) => taken(id);
     const end = startSending(recordsClient());

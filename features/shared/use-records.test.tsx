@@ -2,7 +2,11 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, renderHook, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { replacePlatform } from '@/platform/ports';
-import { askAgain, fetchAhead, useCoupon, useLog, useRigs } from './use-records';
+import '@/platform/testing/device';
+import { clearDeviceDatabase } from '@/platform/device-database';
+import { forgetWaiting, waitingNow } from '@/platform/outbox';
+import { makeChange } from './sending';
+import { askAgain, fetchAhead, useCoupon, useHistory, useLog, useRigs, useSubmit, useTaken } from './use-records';
 
 const asked: string[] = [];
 let away = false;
@@ -84,5 +88,96 @@ describe('the log', () => {
     act(() => void result.current.fetchNextPage());
     await waitFor(() => expect(result.current.hasNextPage).toBe(false));
     expect(result.current.data?.flatMap(({ coupons }) => coupons.map(({ id }) => id))).toEqual(['a', 'b']);
+  });
+});
+
+describe('what was seen before', () => {
+  it('stands without a word while it is asked for again, and where that fails', async () => {
+    kept['/api/rigs'] = [{ id: 'r' }];
+    const held = client();
+    const { result } = renderHook(() => useRigs(), { wrapper: within(held) });
+    expect([result.current.data, result.current.isLoading]).toEqual([undefined, true]);
+    await waitFor(() => expect(result.current.data).toEqual([{ id: 'r' }]));
+    expect([result.current.error, result.current.isLoading]).toEqual([null, false]);
+    away = true;
+    await act(() => result.current.refetch() as Promise<void>);
+    expect(result.current.data).toEqual([{ id: 'r' }]);
+    expect([result.current.error, result.current.isLoading]).toEqual([null, false]);
+  });
+
+  it('is an error where nothing was, and no longer loading', async () => {
+    away = true;
+    const { result } = renderHook(() => useRigs(), { wrapper: within(client()) });
+    await waitFor(() => expect(result.current.error).toBeTruthy());
+    expect([result.current.data, result.current.isLoading]).toEqual([undefined, false]);
+  });
+});
+
+describe('the history of a coupon', () => {
+  it('is asked for once it is looked at, coupon by coupon', async () => {
+    kept['/api/coupons/a/history'] = [{ id: 'x' }];
+    kept['/api/coupons/b/history'] = [];
+    const { result, rerender } = renderHook(({ id, open }) => useHistory(id, open), {
+      wrapper: within(client()),
+      initialProps: { id: 'a', open: false },
+    });
+    await new Promise((later) => setTimeout(later, 10));
+    expect(asked).toEqual([]);
+    rerender({ id: 'a', open: true });
+    await waitFor(() => expect(result.current.data).toEqual([{ id: 'x' }]));
+    rerender({ id: 'b', open: true });
+    await waitFor(() => expect(result.current.data).toEqual([]));
+    expect(asked).toEqual(['GET /api/coupons/a/history', 'GET /api/coupons/b/history']);
+  });
+});
+
+describe('what the beads took of a rig', () => {
+  const rig = (fitted: object) => ({ id: 'r', setup: { rig: fitted } }) as unknown as Parameters<typeof useTaken>[0];
+  it('is asked for where spool or cylinder were read, and nowhere else', async () => {
+    kept['/api/rigs/r/parts'] = [
+      { part: 'tip', taken: null },
+      { part: 'spool', taken: 1.5 },
+    ];
+    const { result, rerender } = renderHook(({ of }) => useTaken(of), {
+      wrapper: within(client()),
+      initialProps: { of: rig({ spool: { fullKg: 15 } }) },
+    });
+    await new Promise((later) => setTimeout(later, 10));
+    expect(asked).toEqual([]);
+    expect(result.current).toEqual({ spool: null, cylinder: null });
+    rerender({ of: rig({ spool: { leftKg: 4, at: '2026-05-04T09:00:00.000Z' } }) });
+    await waitFor(() => expect(result.current).toEqual({ spool: 1.5, cylinder: null }));
+  });
+});
+
+describe('a change from a screen', () => {
+  const change = () => makeChange('change-bead', '0190b000-0000-7000-8000-000000000020', { note: 'a' }, 3);
+  beforeEach(async () => {
+    await clearDeviceDatabase();
+    forgetWaiting();
+  });
+
+  it('is under way until the device keeps it, and then is not', async () => {
+    const { result } = renderHook(() => useSubmit(), { wrapper: within(client()) });
+    expect([result.current.busy, result.current.problem]).toEqual([false, null]);
+    let done: Promise<boolean> = Promise.resolve(false);
+    act(() => void (done = result.current.put([change()])));
+    expect(result.current.busy).toBe(true);
+    await act(async () => expect(await done).toBe(true));
+    expect([result.current.busy, result.current.problem]).toEqual([false, null]);
+    expect(waitingNow()).toHaveLength(1);
+  });
+
+  it('says what is wrong where it can be neither kept nor sent, and lets it be tried again', async () => {
+    away = true;
+    const { result } = renderHook(() => useSubmit(), { wrapper: within(client()) });
+    // What can be neither copied nor written out: a change that holds itself.
+    const bad = change();
+    Object.assign(bad.fields, { note: bad });
+    await act(async () => expect(await result.current.put([bad])).toBe(false));
+    expect(result.current.busy).toBe(false);
+    expect(result.current.problem).toBeTruthy();
+    await act(async () => expect(await result.current.put([change()])).toBe(true));
+    expect(result.current.problem).toBeNull();
   });
 });
