@@ -82,6 +82,16 @@ describe('what to start with', () => {
   });
 });
 
+describe('a wire that is not the plate’s metal', () => {
+  it('is said before anything else, and a wire of its metal is not', () => {
+    const steel = { class: 'solid-steel', diameterMm: 0.9 };
+    const [note] = plate({ baseMetal: 'aluminium', thicknessMm: 3 }, { wire: steel }).notes;
+    expect(note).toMatch(/^The wire is mild steel, the plate aluminium: it cracks, or does not fuse\./);
+    const { notes } = plate({ baseMetal: 'mild-steel', thicknessMm: 3 }, { wire: steel });
+    expect(notes.join()).not.toMatch(/Change the wire/);
+  });
+});
+
 describe('the hand that goes with it', () => {
   it('pushes aluminium and drags slag wire, whatever the school and the position', () => {
     for (const position of POSITIONS) {

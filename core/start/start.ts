@@ -1,5 +1,6 @@
 import type { ArcReading } from '../arc/reading';
 import { expectedTravel, type WireSetup } from '../arc/setup';
+import { wireMetal } from '../arc/wire';
 import type { Case } from '../case/schema';
 import type { Correction } from '../correction/correct';
 import { nextBeadAt, type NextBead } from '../correction/next-bead';
@@ -73,8 +74,15 @@ function arcControlFor({ baseMetal, joint }: WireSetup, gapMm: number): number {
 
 const sizes = (of: readonly number[]): string => of.map((size) => `${size.toFixed(1)} mm`).join(' or ');
 
+const METAL_NAMES = { 'mild-steel': 'mild steel', stainless: 'stainless', aluminium: 'aluminium' } as const;
+
 function notesOf(setup: WireSetup, choice: WireChoice | null, reading: ArcReading): string[] {
   const notes: string[] = [];
+  const metal = wireMetal(setup.wire.class);
+  if (metal !== setup.baseMetal)
+    notes.push(
+      `The wire is ${METAL_NAMES[metal]}, the plate ${METAL_NAMES[setup.baseMetal]}: it cracks, or does not fuse. Change the wire before the figures.`,
+    );
   if (choice !== null && !choice.fitted)
     notes.push(
       `For this plate the wire is usually ${sizes(choice.suits)}; ${setup.wire.diameterMm.toFixed(1)} mm is fitted.`,
