@@ -42,6 +42,10 @@ test('the job form says what a thickness takes, and asks anew what can hurt', as
   await expect(page.getByRole('button', { name: 'Put it on the bench' })).toBeDisabled();
   await page.getByRole('textbox', { name: 'Thickness, mm' }).fill('1.5');
   await expect(page.getByText('about 16 gauge')).toBeVisible();
+  await page.getByRole('radio', { name: 'aluminium', exact: true }).click();
+  await expect(page.getByRole('alert')).toHaveText(/^Dock set has a wire of mild steel, which cracks on aluminium/);
+  await page.getByRole('radio', { name: 'mild steel', exact: true }).click();
+  await expect(page.getByRole('alert')).toHaveCount(0);
   await page.getByRole('checkbox', { name: 'Anything else that can hurt?' }).click();
   await expect(page.getByRole('checkbox', { name: 'Tank or closed container' })).not.toBeChecked();
   await expectAccessible(page);

@@ -2,17 +2,16 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import type { Answer } from '@/core/answer';
 import { startingSettings } from '@/core/correction/next-settings';
-import { dialFor, type Dials } from '@/core/setting/dials';
-import { MAIN_SETTINGS, SETTINGS, type SettingName } from '@/core/setting/table';
-import { dialText, figureWithUnit } from '@/core/setting/words';
+import { MAIN_SETTINGS, type SettingName } from '@/core/setting/table';
 import type { Start } from '@/core/start/start';
 import { stockNotes, stockOf } from '@/core/start/stock';
 import { GunDrawing } from '@/ui/joint/GunDrawing';
 import { Button, Toggle } from '@/ui/Press';
-import { Row } from '@/ui/Row';
-import { Figure, Heading, Words } from '@/ui/Words';
+import { Heading, Words } from '@/ui/Words';
+import { FigureRow } from '../shared/FigureRow';
 import { jobWords } from '../shared/job-words';
 import { dayWords } from '../shared/time-words';
+import { Told } from '../shared/Told';
 import { useTextIn, useUnits } from '../shared/use-habits';
 import { useTaken } from '../shared/use-records';
 import { useBenchActions, useBenchRecords, useDraftPart, useLive } from './bench';
@@ -54,7 +53,7 @@ export default function StartCard({ answer, brief = false }: { answer: Answer; b
       ) : (
         <>
           <ProvenOne />
-          <Figures figures={shown} dials={dials} />
+          <FigureRow figures={shown} dials={dials} />
           {start === null ? <Beginning answer={answer} /> : <Expected start={start} />}
           {start !== null && <Lasts start={start} />}
           <Button tone={proven === null ? 'act' : 'plain'} label="Use these figures" onPress={takeStart} />
@@ -81,7 +80,7 @@ function ProvenOne() {
     <View className="gap-2 border-b-2 border-edge pb-3">
       <Words strong>{`Proven on this rig: ${one.title}, bead ${one.number}, ${dayWords(one.ranAt)}`}</Words>
       <Words className="text-sm text-faint">{jobWords(one.job, units)}</Words>
-      <Figures figures={figures} dials={dials} />
+      <FigureRow figures={figures} dials={dials} />
       <Button tone="act" label="Use the proven figures" onPress={() => takeBack(Object.fromEntries(figures))} />
       <Words strong className="pt-2">
         Or as it is computed
@@ -99,26 +98,6 @@ function HowToRun({ start }: { start: Start }) {
       <Lasts start={start} />
       <Hand start={start} />
     </View>
-  );
-}
-
-function Figures({ figures, dials }: { figures: readonly (readonly [SettingName, number])[]; dials: Dials }) {
-  const units = useUnits();
-  return (
-    <Row className="flex-wrap gap-x-6 gap-y-2">
-      {figures.map(([name, value]) => {
-        const mark = dialText(dialFor(dials, name), value);
-        return (
-          <View key={name}>
-            <Words className="text-sm text-faint">{SETTINGS[name].name}</Words>
-            {mark !== null && <Figure className="text-3xl leading-tight">{mark}</Figure>}
-            <Figure className={mark === null ? 'text-3xl leading-tight' : 'text-xl leading-tight'}>
-              {figureWithUnit(name, value, units)}
-            </Figure>
-          </View>
-        );
-      })}
-    </Row>
   );
 }
 
@@ -205,8 +184,8 @@ function Hand({ start }: { start: Start }) {
       <Told label="Run" lines={[technique.run, ...pace]} />
       {passes.length > 1 && <Told label="Passes" lines={passes.map((pass) => passWords(pass, dials))} />}
       {stitch !== null && <Told label="Stitch" lines={stitchWords(stitch)} />}
-      {plateHeatWords(start).length > 0 && <Told label="Heat of the plate" lines={plateHeatWords(start)} />}
-      {start.protection.coats.length > 0 && <Told label="Coats" lines={start.protection.coats} />}
+      <Told label="Heat of the plate" lines={plateHeatWords(start)} />
+      <Told label="Coats" lines={start.protection.coats} />
       <Told label="Helmet" lines={[shadeWords(start.protection)]} />
       {start.slope !== null && <Told label="Slope" lines={[SLOPE_WORDS[start.slope]]} />}
       <Toggle label="Start and end of the arc" on={more} onPress={() => setMore(!more)} />
@@ -216,18 +195,6 @@ function Hand({ start }: { start: Start }) {
           {textIn(`Right when it shows ${looksAndSounds.looks}; sounds like ${looksAndSounds.sounds}.`)}
         </Words>
       )}
-    </View>
-  );
-}
-
-function Told({ label, lines }: { label: string; lines: readonly string[] }) {
-  const textIn = useTextIn();
-  return (
-    <View>
-      <Words className="text-sm text-faint">{label}</Words>
-      {lines.map((line) => (
-        <Words key={line}>{textIn(line)}</Words>
-      ))}
     </View>
   );
 }

@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
-import { Controller, useForm, type Control } from 'react-hook-form';
+import { Controller, useForm, useWatch, type Control } from 'react-hook-form';
 import { ScrollView } from 'react-native';
 import type { Coupon, RigRecord } from '@/core/record/schema';
 import { validateCoupon } from '@/core/record/validate-coupon';
@@ -31,6 +31,7 @@ import { LengthsPart } from './LengthsPart';
 import { ProcedurePart } from './ProcedurePart';
 import { SafetyPart } from './SafetyPart';
 import { SteelPart } from './SteelPart';
+import { metalAgainstWire } from './metal-and-wire';
 import { workpieceOfTitle } from './workpiece-of-title';
 import { couponFrom, fieldOf, startingJob, valuesOf, type Begun, type JobValues } from './job-form';
 
@@ -114,6 +115,7 @@ export function JobForm({ coupon: now, like, rigs, rigId }: FormProps) {
       </Part>
       <LengthsPart control={control} setValue={setValue} />
       <ChoicePart control={control} name="baseMetal" title="Metal" words={METAL_WORDS} />
+      <MetalNote control={control} rigs={rigs} />
       <SteelPart control={control} setValue={setValue} />
       <JointPart control={control} />
       <ChoicePart control={control} name="position" title="Position" words={POSITION_WORDS} />
@@ -141,6 +143,18 @@ export function JobForm({ coupon: now, like, rigs, rigId }: FormProps) {
         />
       </Row>
     </ScrollView>
+  );
+}
+
+/** What is wrong with the metal for the wire of the chosen rig. */
+function MetalNote({ control, rigs }: { control: Control<JobValues>; rigs: readonly RigRecord[] }) {
+  const [rigId, metal] = useWatch({ control, name: ['rigId', 'baseMetal'] });
+  const rig = rigs.find(({ id }) => id === rigId);
+  const wrong = rig === undefined ? null : metalAgainstWire(metal, { name: rig.name, wire: rig.setup.rig.wire });
+  return wrong === null ? null : (
+    <Words role="alert" strong>
+      {wrong}
+    </Words>
   );
 }
 

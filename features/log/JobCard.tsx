@@ -1,12 +1,10 @@
 import { useRouter } from 'expo-router';
-import { useMemo, type ReactNode } from 'react';
+import { useMemo } from 'react';
 import { ScrollView, View } from 'react-native';
 import type { Answer } from '@/core/answer';
 import { dialsOf } from '@/core/record/case-of';
 import type { Coupon } from '@/core/record/schema';
-import { dialFor } from '@/core/setting/dials';
-import { SETTINGS, TURNED_SETTINGS } from '@/core/setting/table';
-import { dialText, figureWithUnit } from '@/core/setting/words';
+import { TURNED_SETTINGS, type SettingName, type Settings } from '@/core/setting/table';
 import type { Start } from '@/core/start/start';
 import { platform } from '@/platform/ports';
 import { GunDrawing } from '@/ui/joint/GunDrawing';
@@ -14,9 +12,10 @@ import { Button } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { Loading, StateNote } from '@/ui/State';
 import { useTitle } from '@/ui/use-keys';
-import { Figure, Heading, Words } from '@/ui/Words';
+import { Heading, Words } from '@/ui/Words';
 import { useAnswer } from '@/workers/use-answer';
 import { CautionNotes } from '../shared/CautionNotes';
+import { FigureRow } from '../shared/FigureRow';
 import { jobWords, SURFACE_WORDS } from '../shared/job-words';
 import { supplyWords, wireWords } from '../shared/rig-words';
 import {
@@ -31,7 +30,8 @@ import {
   timesWords,
 } from '../shared/start-words';
 import { dayWords } from '../shared/time-words';
-import { useTextIn, useUnits } from '../shared/use-habits';
+import { Told } from '../shared/Told';
+import { useUnits } from '../shared/use-habits';
 import { useCoupon } from '../shared/use-records';
 import { cardBead, cardCase, type CardBead } from './card-bead';
 
@@ -68,7 +68,12 @@ function Card({ coupon, of, onBack }: { coupon: Coupon; of: CardBead; onBack: ()
   return (
     <ScrollView contentContainerClassName="job-card w-full max-w-3xl gap-4 self-center p-4 pb-10">
       <Head coupon={coupon} of={of} />
-      <Settings of={of} />
+      <FigureRow
+        label="Set"
+        className="border-y-2 border-ink py-3"
+        dials={dialsOf(of.setup)}
+        figures={figuresOf(of.bead.settings)}
+      />
       {answer === null ? <Loading what="how it is run" /> : <HowToRun coupon={coupon} of={of} answer={answer} />}
       <Signed />
       <Row className="no-print gap-2">
@@ -112,29 +117,12 @@ function Head({ coupon, of: { bead, setup, isSound } }: { coupon: Coupon; of: Ca
   );
 }
 
-/** What is set, as it stands on the machine's own knobs, large enough to be read from the gun. */
-function Settings({ of: { bead, setup } }: { of: CardBead }) {
-  const units = useUnits();
-  const dials = dialsOf(setup);
-  return (
-    <Row role="region" aria-label="Set" className="flex-wrap gap-x-8 gap-y-2 border-y-2 border-ink py-3">
-      {TURNED_SETTINGS.map((name) => {
-        const value = bead.settings[name];
-        if (value === undefined) return null;
-        const mark = dialText(dialFor(dials, name), value);
-        return (
-          <View key={name}>
-            <Words className="text-sm text-faint">{SETTINGS[name].name}</Words>
-            {mark !== null && <Figure className="text-3xl leading-tight">{mark}</Figure>}
-            <Figure className={mark === null ? 'text-3xl leading-tight' : 'text-xl leading-tight'}>
-              {figureWithUnit(name, value, units)}
-            </Figure>
-          </View>
-        );
-      })}
-    </Row>
-  );
-}
+/** Figures that are set or held, in the order a welder reads them off. */
+const figuresOf = (settings: Settings): (readonly [SettingName, number])[] =>
+  TURNED_SETTINGS.flatMap((name) => {
+    const value = settings[name];
+    return value === undefined ? [] : [[name, value] as const];
+  });
 
 function HowToRun({ coupon, of, answer }: { coupon: Coupon; of: CardBead; answer: Answer }) {
   const { start, arc, cautions } = answer;
@@ -146,6 +134,8 @@ function HowToRun({ coupon, of, answer }: { coupon: Coupon; of: CardBead; answer
   );
 }
 
+/** Two beside each other on paper, one under the other on a phone. */
+const SIDE = 'min-w-[280px] flex-1';
 /** The drawing's width on the narrowest phone. */
 const DRAWN = 320;
 
@@ -177,25 +167,14 @@ function Hand({ coupon, of, start, arc }: { coupon: Coupon; of: CardBead; start:
         </View>
       </Row>
       <Row className="flex-wrap items-start gap-x-8 gap-y-3">
-        {passes.length > 1 && <Told label="Passes" lines={passes.map((pass) => passWords(pass, dials))} />}
-        <Told label="Start and end" lines={timesWords(times)} />
-        <Told label="Heat of the plate" lines={plateHeatWords(start)} />
-        <Told label="Coats" lines={start.protection.coats} />
-        <Told label="Helmet" lines={[shadeWords(start.protection)]} />
+        {passes.length > 1 && (
+          <Told className={SIDE} label="Passes" lines={passes.map((pass) => passWords(pass, dials))} />
+        )}
+        <Told className={SIDE} label="Start and end" lines={timesWords(times)} />
+        <Told className={SIDE} label="Heat of the plate" lines={plateHeatWords(start)} />
+        <Told className={SIDE} label="Coats" lines={start.protection.coats} />
+        <Told className={SIDE} label="Helmet" lines={[shadeWords(start.protection)]} />
       </Row>
-    </View>
-  );
-}
-
-function Told({ label, lines }: { label: string; lines: readonly string[] }): ReactNode {
-  const textIn = useTextIn();
-  if (lines.length === 0) return null;
-  return (
-    <View className="min-w-[280px] flex-1">
-      <Words className="text-sm text-faint">{label}</Words>
-      {lines.map((line) => (
-        <Words key={line}>{textIn(line)}</Words>
-      ))}
     </View>
   );
 }
