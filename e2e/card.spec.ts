@@ -3,18 +3,17 @@ import { expect, expectAccessible, newCoupon, test } from './harness';
 
 test('a coupon becomes a job card of one page: job, rig, settings, how it is run, and who answers for it', async ({
   page,
-}) => {
-  await newCoupon(page, 'Hatch hinge', { thickness: '4' });
+}, { project, repeatEachIndex }) => {
+  // The two widths share a server: each has a coupon of its own.
+  const title = `Hatch hinge ${project.name} ${repeatEachIndex}`;
+  await newCoupon(page, title, { thickness: '4' });
   await page.getByRole('button', { name: 'Use these figures' }).click();
   await page.getByRole('button', { name: 'Log bead 1' }).click();
   await expect(page.getByRole('button', { name: 'Log bead 2' })).toBeVisible();
   await page.goto('/log');
-  await page
-    .getByRole('link', { name: /^Hatch hinge/ })
-    .first()
-    .click();
+  await page.getByRole('link', { name: new RegExp(`^${title}`) }).click();
   await page.getByRole('button', { name: 'Job card' }).click();
-  await expect(page.getByRole('heading', { name: 'Hatch hinge' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: title })).toBeVisible();
   await expect(
     page.getByText(/^As bead 1 was run, .*\. Not judged sound yet: run a trial bead first\.$/),
   ).toBeVisible();
@@ -41,7 +40,7 @@ test('a coupon becomes a job card of one page: job, rig, settings, how it is run
       page.waitForEvent('download'),
       files.getByRole('button', { name: kind, exact: true }).click(),
     ]);
-    expect(saved.suggestedFilename()).toBe(`hatch-hinge.${kind.toLowerCase()}`);
+    expect(saved.suggestedFilename()).toBe(`${title.toLowerCase().replace(/ /g, '-')}.${kind.toLowerCase()}`);
     const text = readFileSync(await saved.path(), 'utf8');
     expect(text).toMatch(kind === 'CSV' ? /^bead;run at;volts \(V\);/ : /"format": "jolly-tinker\/coupon@1"/);
   }
