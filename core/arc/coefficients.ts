@@ -118,6 +118,15 @@ export const SPRAY_TRANSITION = {
   wildTo: fixed(1.1, 'ten per cent over, and the spray streams'),
   /** Spray is chosen from this share of the transition on; the more CO2, the later. */
   sprayChosenPerCo2Pct: fixed(0.012, 'at 18 % CO2 spray is poor and a short arc is held as long as it can be'),
+  /** Plate that nothing falls through: there the short arc is the dangerous end, for its lack of fusion cannot be seen. */
+  heavyFromMm: fixed(
+    8,
+    'short arc on plate of 8 mm and more is known for cold laps; a spray there has nothing to burn through',
+  ),
+  heavyUpTo: fixed(
+    1.25,
+    'the edge of the window that a sound bead has: over it a spray is too hot even for heavy plate',
+  ),
   /** Width of the blend between the two balances, as a share of the transition current. */
   blend: fixed(0.035, 'streaming sets in over some ten amps; a step would make the advice jump'),
 } as const;

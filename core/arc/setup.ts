@@ -2,9 +2,10 @@ import { completeMix, type GasMix } from '../case/gas-mix';
 import type { BaseMetal, Case, Joint, Position } from '../case/schema';
 import { currentFromWireSpeed, wireSpeedFromCurrent } from './burn-off';
 import { depositedArea } from './bead';
-import { ARC_LENGTH_MM, PASSES } from './coefficients';
+import { ARC_LENGTH_MM, PASSES, SPRAY_TRANSITION } from './coefficients';
 import { passesFor } from './passes';
-import { balanceVoltage, currentInBalance, withinCurrentRange } from './balance';
+import { balanceHalfWidth, balanceVoltage, currentInBalance, withinCurrentRange } from './balance';
+import { machineRange } from '../setting/machine-range';
 import { handOf, type Hand } from './hand';
 import { currentWanted } from './heat';
 import { AS_SHOWN, type Machine } from './machine';
@@ -35,6 +36,8 @@ export type ArcSetup = {
   currentWantedA: number | null;
   /** What is proposed: the same, away from the wild zone under spray. */
   currentAskedA: number | null;
+  /** What keeps heavy plate from the spray it would be given, at the arc; null where nothing is held back. */
+  sprayLacks: SprayLacks | null;
   thinnestMm: number | null;
   /** Leg that one pass usually gets: the plate's own, no larger than the position holds up or than each of several takes. */
   passLegMm: number;
@@ -99,10 +102,40 @@ function currentForJob(job: NonNullable<Case['job']>, baseMetal: BaseMetal): num
 /** A school that runs a bit hot asks for so much more, but not on sheet, where it would fall through. */
 const A_BIT_HOT = { factor: 1.05, fromMm: 1.6 };
 
-/** A current to propose: away from the wild zone under spray, and up to spray only where that can be carried. */
-function askedFor(wantedA: number, ceiling: PassCeiling, wire: Wire, gas: GasMix): number {
+/** Whether there is neither a back to fall through nor an open root, and the puddle lies where it is put. */
+const isHeavy = (thinnestMm: number | null, { joint, position, gapMm = 0 }: NonNullable<Case['job']>): boolean =>
+  (thinnestMm ?? 0) >= SPRAY_TRANSITION.heavyFromMm.value &&
+  !(joint === 'butt' && gapMm >= 1) &&
+  (position === undefined || position === 'flat' || position === 'horizontal');
+
+/** What a spray would want and this machine does not give. */
+export type SprayLacks = { voltageV: number } | { wireSpeedMPerMin: number };
+/** Extension that a spray burns with, mm: its stick-out of 15 to 17 less an arc of 5. */
+const SPRAY_EXTENSION_MM = 11;
+
+type AskedOn = {
+  ceiling: PassCeiling;
+  wire: Wire;
+  gas: GasMix;
+  onHeavyPlate: boolean;
+  /** The most that the machine gives: volts at the arc, and wire. */
+  most: { voltageV: number; wireSpeedMPerMin: number };
+};
+type Asked = { currentAskedA: number; sprayLacks: SprayLacks | null };
+
+/** A current to propose: away from the wild zone under spray, and up to spray only where wire, position and machine carry it. */
+function askedFor(wantedA: number, { ceiling, wire, gas, onHeavyPlate, most }: AskedOn): Asked {
   const quiet = quietCurrent(wantedA, wire, gas);
-  return quiet <= ceiling.currentA ? quiet : wantedA;
+  const usual = quiet <= ceiling.currentA ? quiet : wantedA;
+  const heavy = onHeavyPlate ? quietCurrent(wantedA, wire, gas, true) : usual;
+  if (heavy <= usual || heavy > ceiling.currentA) return { currentAskedA: usual, sprayLacks: null };
+  const voltageV = balanceVoltage(heavy, wire, gas);
+  const wireSpeedMPerMin = wireSpeedFromCurrent(heavy, wire, SPRAY_EXTENSION_MM);
+  if (wireSpeedMPerMin > most.wireSpeedMPerMin) return { currentAskedA: usual, sprayLacks: { wireSpeedMPerMin } };
+  // A bead is sound down to the edge of its window of volts.
+  return voltageV - balanceHalfWidth(heavy, wire, gas) <= most.voltageV
+    ? { currentAskedA: heavy, sprayLacks: null }
+    : { currentAskedA: usual, sprayLacks: { voltageV } };
 }
 
 /**
@@ -128,8 +161,16 @@ export function arcSetup(input: Case, machine: Machine = AS_SHOWN): ArcSetup {
   const thinnestMm = job.thicknessMm === undefined ? null : Math.min(job.thicknessMm, job.otherThicknessMm ?? Infinity);
   const isHot = preferences.heat === 'a-bit-hot' && (thinnestMm ?? 0) >= A_BIT_HOT.fromMm;
   const aimedA = currentWantedA === null ? null : carried(currentWantedA * (isHot ? A_BIT_HOT.factor : 1));
-  const currentAskedA =
-    aimedA === null || wire === null || ceiling === null || pulse ? aimedA : askedFor(aimedA, ceiling, wire, gas);
+  const { currentAskedA, sprayLacks } =
+    aimedA === null || wire === null || ceiling === null || pulse
+      ? { currentAskedA: aimedA, sprayLacks: null }
+      : askedFor(aimedA, {
+          ...{ ceiling, wire, gas, onHeavyPlate: isHeavy(thinnestMm, job) },
+          most: {
+            voltageV: machineRange(rig, 'voltageV').high + machine.offsetV,
+            wireSpeedMPerMin: machineRange(rig, 'wireSpeedMPerMin').high * machine.wireScale,
+          },
+        });
   return {
     wire,
     gas,
@@ -146,6 +187,7 @@ export function arcSetup(input: Case, machine: Machine = AS_SHOWN): ArcSetup {
     ceiling,
     currentWantedA,
     currentAskedA,
+    sprayLacks,
     thinnestMm,
     passLegMm: passLeg({
       ...{ thinnestMm, position, joint: job.joint ?? 'bead-on-plate', gapMm: job.gapMm ?? 0 },

@@ -24,14 +24,16 @@ export function sprayTransitionCurrent(wire: Wire, gas: GasMix): number | null {
 
 /**
  * A current wanted on steel, moved out of the wild zone between short arc and spray to its nearer quiet end. Both ends lie
- * inside the window of the heat, so nothing is lost by it.
+ * inside the window of the heat, so nothing is lost by it. On heavy plate the spray is taken wherever it is in reach.
  * @param currentA current wanted in A
+ * @param onHeavyPlate plate with no back to fall through and no open root
  */
-export function quietCurrent(currentA: number, wire: Wire, gas: GasMix): number {
+export function quietCurrent(currentA: number, wire: Wire, gas: GasMix, onHeavyPlate = false): number {
   const transition = wireMetal(wire.class) === 'aluminium' ? null : sprayTransitionCurrent(wire, gas);
   if (transition === null) return currentA;
-  const { wildFrom, wildTo, sprayChosenPerCo2Pct } = SPRAY_TRANSITION;
+  const { wildFrom, wildTo, sprayChosenPerCo2Pct, heavyUpTo } = SPRAY_TRANSITION;
   const [low, high] = [wildFrom.value * transition, wildTo.value * transition];
+  if (onHeavyPlate && high <= heavyUpTo.value * currentA) return Math.max(high, currentA);
   if (currentA <= low) return currentA;
   const sprays = currentA >= transition * (1 + sprayChosenPerCo2Pct.value * gas.co2Pct);
   return sprays ? Math.max(high, currentA) : low;

@@ -3,34 +3,13 @@ import { balancedVolts, currentAt, wireSpeedAt, type WireSetup } from '../arc/se
 import { usualStickOut } from '../arc/stick-out';
 import { wireWindow, type WireWindow } from '../arc/wire-window';
 import type { Case } from '../case/schema';
-import { dialRange } from '../setting/dial';
+import { machineRange } from '../setting/machine-range';
 import { MAIN_SETTINGS, withinLimits } from '../setting/table';
 import type { Situation, Target } from './objective';
 import { clampTarget, type Bounds } from './solver';
 
-/** A machine of unknown range: what most can be set to. */
-const DEFAULT_RANGE = {
-  voltageV: { low: 12, high: 38, step: 0.1 },
-  wireSpeedMPerMin: { low: 1.5, high: 20, step: 0.1 },
-};
-
 const withinRange = (value: number, { low, high }: { low: number; high: number }): number =>
   Math.min(high, Math.max(low, value));
-
-type Range = { low: number; high: number; step: number };
-
-/** What a machine can be set to: its range as stated, no further than its knob turns. */
-function rangeOf({ range, dials }: NonNullable<Case['rig']>, name: 'voltageV' | 'wireSpeedMPerMin'): Range {
-  const stated = range?.[name];
-  const dial = dials?.[name];
-  if (dial === undefined) return stated ?? DEFAULT_RANGE[name];
-  const { step } = stated ?? DEFAULT_RANGE[name];
-  const knob = dialRange(dial);
-  const { low, high } = stated ?? knob;
-  const both = { low: Math.max(low, knob.low), high: Math.min(high, knob.high), step };
-  // A range and a knob that do not meet were not taken down from one machine: the knob is what a hand turns.
-  return both.low < both.high ? both : { ...knob, step };
-}
 
 /** What the wire can be run at in this position. */
 function usableIn({ wire, ceiling }: WireSetup): WireWindow {
@@ -44,7 +23,7 @@ const OVER_THE_CEILING = 1.12;
 /** Limits of machine, wire, position, nozzle and field taken together. */
 export function boundsFor(input: Case, situation: Situation): Bounds {
   const rig = input.rig ?? {};
-  const range = { voltageV: rangeOf(rig, 'voltageV'), wireSpeedMPerMin: rangeOf(rig, 'wireSpeedMPerMin') };
+  const range = { voltageV: machineRange(rig, 'voltageV'), wireSpeedMPerMin: machineRange(rig, 'wireSpeedMPerMin') };
   const { setup, today } = situation;
   const { wanted } = usualStickOut(setup, null);
   const usable = usableIn(setup);

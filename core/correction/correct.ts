@@ -1,5 +1,6 @@
 import { readArc, type ArcReading } from '../arc/reading';
-import { expectedTravel } from '../arc/setup';
+import { currentAt, expectedTravel } from '../arc/setup';
+import { transferMode } from '../arc/transfer';
 import type { Case } from '../case/schema';
 import type { Diagnosis } from '../diagnosis/diagnose';
 import { causeOf, type Engine } from '../diagnosis/engine';
@@ -61,14 +62,25 @@ function wrongFirst(order: readonly MainSetting[], chance: (causes: readonly Cau
   return order.map((name, i) => (i === sooner ? first : i === later ? second : name));
 }
 
+/** Whether a target runs in another transfer than today's figures would in balance. */
+function carriedOver({ setup }: Situation, from: Target, to: Target): 'to-spray' | 'to-short-arc' | null {
+  if (setup.pulse) return null;
+  const [was, is] = [from, to].map(({ wireSpeedMPerMin, stickOutMm }) =>
+    transferMode(currentAt(setup, wireSpeedMPerMin, stickOutMm), setup.wire, setup.gas),
+  );
+  if (was === is) return null;
+  return is === 'spray' ? 'to-spray' : was === 'spray' && is === 'short-circuit' ? 'to-short-arc' : null;
+}
+
 /** The moves of a solved target in the order to make them. @param from today, with model values where unknown */
 function movesTo({ input, diagnosis }: Work, situation: Situation, from: Target, to: Target): Move[] {
   const changed = MAIN_SETTINGS.filter((name) => situation.today[name] !== null && to[name] !== from[name]);
   const together = changed.includes('voltageV') && changed.includes('wireSpeedMPerMin');
   const chance = (causes: readonly CauseId[]): number => probabilityOf(diagnosis, ...causes);
+  const over = carriedOver(situation, from, to);
   const order = wrongFirst(orderByGain(situation, from, to, changed), chance);
   return order.map((name) => {
-    const words = wordsFor(name, to[name] > from[name] ? 'up' : 'down', chance, together);
+    const words = wordsFor(name, to[name] > from[name] ? 'up' : 'down', chance, together, over);
     return settingMove(input.rig?.dials, name, from[name], to[name], words);
   });
 }

@@ -33,6 +33,17 @@ describe('the corrected settings', () => {
     );
   });
 
+  it('are turned to by volts and wire together, where one alone would be worse than none', () => {
+    const uphill = variant({
+      job: { thicknessMm: 10, otherThicknessMm: 10, position: 'vertical-up' },
+      rig: { ...EXAMPLE_CASE.rig, wire: { class: 'solid-steel', diameterMm: 1.2 } },
+      settings: { voltageV: 28, wireSpeedMPerMin: 8, stickOutMm: 15, gasFlowLPerMin: 14 },
+      findings: { 'bead-piled': 'present' },
+    });
+    const turned = settingsMoved(answer(uphill).correction.moves).map(({ setting }) => setting);
+    expect(turned).toEqual(['wireSpeedMPerMin', 'voltageV', 'stickOutMm']);
+  });
+
   it('are told with what they do, before and after, and the other way round beside them', () => {
     const { arc, correction } = answer(EXAMPLE_CASE);
     expect(correction.before).toEqual(expect.objectContaining({ currentA: arc.currentA, heatRatio: arc.heatRatio }));

@@ -60,6 +60,13 @@ describe('the order of moves', () => {
     const order = orderByGain(held, from, to, ['voltageV', 'gasFlowLPerMin', 'wireSpeedMPerMin']);
     expect(order[0]).toBe('wireSpeedMPerMin');
     expect(order.indexOf('voltageV')).toBeLessThan(order.indexOf('gasFlowLPerMin'));
+    // With the tip pulled back for a spray the current has fallen, so that the wire gains more than the volts.
+    const spray = { voltageV: 27.5, wireSpeedMPerMin: 11.5, stickOutMm: 16, gasFlowLPerMin: 13 };
+    const all = ['voltageV', 'wireSpeedMPerMin', 'stickOutMm', 'gasFlowLPerMin'] as const;
+    expect(orderByGain(held, { ...STEADY, gasFlowLPerMin: 8 }, spray, all).slice(2)).toEqual([
+      'wireSpeedMPerMin',
+      'voltageV',
+    ]);
   });
 });
 

@@ -87,8 +87,12 @@ export function effectOf(reading: ArcReading): Effect {
   };
 }
 
+/** Volts and wire keep their balance only together, so where both move they are one change. */
+export const PAIR: readonly MainSetting[] = ['voltageV', 'wireSpeedMPerMin'];
+
 /**
- * Puts changed settings in the order to make them: each time the one that gains most.
+ * Puts changed settings in the order to make them: each time the change that gains most, volts and wire as one. Of those
+ * two the one that gains more by itself comes first.
  * @param from today's settings, model values where unknown
  * @param to the corrected settings
  * @param changed names of the settings that change
@@ -99,16 +103,20 @@ export function orderByGain(
   to: Target,
   changed: readonly MainSetting[],
 ): MainSetting[] {
+  const moved = (at: Target, names: readonly MainSetting[]): Target =>
+    names.reduce((target, name) => ({ ...target, [name]: to[name] }), at);
+  const risk = (at: Target, names: readonly MainSetting[]): number => objective(situation, moved(at, names));
+  const pair = PAIR.filter((name) => changed.includes(name));
+  const alone = changed.filter((name) => !pair.includes(name)).map((name) => [name]);
   const order: MainSetting[] = [];
   let at = from;
-  let left = [...changed];
+  let left = pair.length > 0 ? [pair, ...alone] : alone;
   while (left.length > 0) {
     const here = at;
-    const risks = left.map((name) => ({ name, risk: objective(situation, { ...here, [name]: to[name] }) }));
-    const best = risks.reduce((least, trial) => (trial.risk < least.risk ? trial : least)).name;
-    order.push(best);
-    at = { ...at, [best]: to[best] };
-    left = left.filter((name) => name !== best);
+    const best = left.reduce((least, change) => (risk(here, change) < risk(here, least) ? change : least));
+    order.push(...[...best].sort((a, b) => risk(here, [a]) - risk(here, [b])));
+    at = moved(here, best);
+    left = left.filter((change) => change !== best);
   }
   return order;
 }

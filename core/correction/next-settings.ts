@@ -1,9 +1,8 @@
 import { MAIN_SETTINGS, toGoOnWith, type Settings } from '../setting/table';
 import type { Correction } from './correct';
-import type { Move } from './moves';
+import { PAIR, type Move } from './moves';
 import { SET_ANEW } from './set-anew';
 
-const PAIR = ['voltageV', 'wireSpeedMPerMin'];
 const isIn = (names: readonly string[], name: string): boolean => names.includes(name);
 
 /**

@@ -53,13 +53,23 @@ function limitOf(
     const isShort = isHeld && (wantedA > asked || isColdInOnePass(plateWantsA, Infinity, asked));
     const rough = (amps: number): number => globularShare(withinCurrentRange(amps), wire, setup.gas);
     return isShort || rough(wanted) > rough(currentA) + ROUGHER
-      ? `this wire runs quietly in this gas up to about ${Math.round(currentA)} A`
+      ? `this wire runs quietly in this gas up to about ${Math.round(currentA)} A${sprayLacking(setup)}`
       : null;
   }
   const top = wireWindow(wire).highA;
   return currentA >= SHORT.cold * top
     ? `this wire carries about ${Math.round(top)} A`
     : `this machine feeds ${corrected.wireSpeedMPerMin.toFixed(1)} m/min at most, which is ${Math.round(currentA)} A`;
+}
+
+/** What keeps heavy plate from the spray it would be given, in the machine's own figures. */
+function sprayLacking({ sprayLacks: lacks, machine }: ArcSetup): string {
+  if (lacks === null) return '';
+  const wants =
+    'voltageV' in lacks
+      ? `${(lacks.voltageV - machine.offsetV).toFixed(1)} V`
+      : `${(lacks.wireSpeedMPerMin / machine.wireScale).toFixed(1)} m/min`;
+  return `, for a spray wants ${wants}, which this machine does not reach`;
 }
 
 /** Today's current where a bead of it shows cold and hardly more is offered; null where all is well. */

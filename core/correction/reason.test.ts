@@ -29,6 +29,15 @@ describe('the words of a turn', () => {
     expect(words('wireSpeedMPerMin', 'down', { 'heat-high': 0.6 }).expect).toMatch(/cooler/);
   });
 
+  it('tell of another sound where the arc is carried over into another transfer, and of no other turn', () => {
+    const over = (name: Parameters<typeof wordsFor>[0], to: 'to-spray' | 'to-short-arc') =>
+      wordsFor(name, 'up', chances({ 'heat-low': 0.9 }), true, to);
+    expect(over('voltageV', 'to-spray').expect).toMatch(/steady hiss: a spray/);
+    expect(over('wireSpeedMPerMin', 'to-short-arc').expect).toMatch(/crackle: a short arc/);
+    expect(over('voltageV', 'to-spray').because).toBe(words('voltageV', 'up', { 'heat-low': 0.9 }).because);
+    expect(over('stickOutMm', 'to-spray').expect).not.toMatch(/hiss/);
+  });
+
   it('own up where nothing seen speaks for the turn', () => {
     expect(words('voltageV', 'up', {}).because).toMatch(/usually want/);
     expect(words('voltageV', 'up', { 'voltage-high': 0.9 }, true).because).toMatch(/goes with/i);

@@ -123,6 +123,13 @@ const NEARER: Words = {
   because: 'Nearer to the middle of what wire and plate usually want.',
   expect: 'a bead nearer to balance',
 };
+/** What is heard and seen where a turn carries the arc over into another transfer: the crackle is not the same any more. */
+const CARRIED_OVER: { [over in 'to-spray' | 'to-short-arc']: string } = {
+  'to-spray':
+    'the crackle turns to a steady hiss: a spray, with fine drops, a wide fluid puddle and a deeper, hotter bead',
+  'to-short-arc': 'the hiss turns to a crackle: a short arc, with a smaller puddle that stays where it is put',
+};
+
 /** A cause less likely than this is not what a turn is made for. */
 const WORTH_NAMING = 0.1;
 
@@ -132,8 +139,21 @@ const WORTH_NAMING = 0.1;
  * @param way which way
  * @param chance probability that one of these causes holds
  * @param together whether volts and wire both turn
+ * @param over the transfer that the arc is carried over into; null where it stays in its own
  */
 export function wordsFor(
+  name: MainSetting,
+  way: Way,
+  chance: (causes: readonly CauseId[]) => number,
+  together: boolean,
+  over: keyof typeof CARRIED_OVER | null = null,
+): Words {
+  const words = ownWords(name, way, chance, together);
+  const isElectrical = name === 'voltageV' || name === 'wireSpeedMPerMin';
+  return over !== null && isElectrical ? { ...words, expect: CARRIED_OVER[over] } : words;
+}
+
+function ownWords(
   name: MainSetting,
   way: Way,
   chance: (causes: readonly CauseId[]) => number,

@@ -1,3 +1,4 @@
+import { sprayShare } from '../arc/transfer';
 import type { Diagnosis } from '../diagnosis/diagnose';
 import { HEAT_UNIT, HEAT_WINDOW, type Residual } from '../diagnosis/residuals';
 import type { CauseId } from '../evidence/ids';
@@ -107,6 +108,26 @@ function turnedOn(diagnosis: Diagnosis, side: Branch['side'], school: Turned | n
 }
 
 /**
+ * How far low volts and their wire belong to two different arcs, 0 to 1: the wire is a spray's, the plate wants a short arc.
+ * Then neither figure is right, and volts to suit the wire would carry the welder over into a transfer not meant.
+ */
+function ofTwoArcs({ setup, arc }: Diagnosis): number {
+  const { wire, gas, currentAskedA, pulse } = setup;
+  if (pulse || !wire || currentAskedA === null || arc.currentA === null) return 0;
+  return sprayShare(arc.currentA, wire, gas) * (1 - sprayShare(currentAskedA, wire, gas));
+}
+
+/** A way in which the volts are low, parted by how likely it is that the wire is another arc's as well. */
+function parted(way: Scenario, neither: number): Scenario[] {
+  const { probability, right, heatWrong } = way;
+  if (neither < NEXT_TO_NOTHING || heatWrong || !right.wireSpeedMPerMin) return [way];
+  return [
+    { ...way, probability: probability * (1 - neither) },
+    { ...way, probability: probability * neither, right: { voltageV: false, wireSpeedMPerMin: false } },
+  ].filter((one) => one.probability > NEXT_TO_NOTHING);
+}
+
+/**
  * The nine (or fewer) ways balance and heat may stand, from the probabilities of their causes.
  * @param school what is turned for balance; null takes the likelier of the pair
  */
@@ -141,11 +162,12 @@ export function scenariosOf(diagnosis: Diagnosis, school: Turned | null = null):
         ],
   );
   const likely = ways.filter(({ probability }) => probability > NEXT_TO_NOTHING);
+  const neither = ofTwoArcs(diagnosis);
   return balance.flatMap((b) =>
-    likely.map((h) => {
+    likely.flatMap((h) => {
       const heatWrong = h.side !== 'between';
       const turned = b.side === 'between' ? null : turnedOn(diagnosis, b.side, school);
-      return {
+      const way: Scenario = {
         probability: b.probability * h.probability,
         balanceShift: b.shift,
         balanceAim: b.side === 'between' ? Math.max(-1, Math.min(1, (measured?.value ?? 0) + b.shift)) : 0,
@@ -154,6 +176,7 @@ export function scenariosOf(diagnosis: Diagnosis, school: Turned | null = null):
         right: { voltageV: !heatWrong && turned !== 'volts', wireSpeedMPerMin: !heatWrong && turned !== 'wire' },
         heatWrong,
       };
+      return b.side === 'below' ? parted(way, neither) : [way];
     }),
   );
 }

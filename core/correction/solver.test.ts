@@ -156,4 +156,23 @@ describe('the solver', () => {
     expect(inside).toBeGreaterThanOrEqual(19.4);
     expect(inside).toBeLessThanOrEqual(20.4);
   });
+
+  it('steps back from an end by the marks of a knob that rises, and of one that falls', () => {
+    const knob = (falls: boolean) => ({
+      voltageV: {
+        step: 1,
+        points: [
+          { mark: 0, value: falls ? 28 : 14 },
+          { mark: 7, value: falls ? 14 : 28 },
+        ],
+      },
+    });
+    // Marks lie at 14, 16, 18, 20 V; the nearest to 19.2 V is past the end, the one before it is taken.
+    for (const falls of [false, true]) {
+      const short = { ...BOUNDS, voltageV: { low: 14, high: 19.2, step: 0.1 } };
+      expect(solve(situation(), short, [{ ...STEADY, voltageV: 19.2 }], ['voltageV'], knob(falls)).voltageV).toBe(18);
+      const long = { ...BOUNDS, voltageV: { low: 20.9, high: 28, step: 0.1 } };
+      expect(solve(situation(), long, [{ ...STEADY, voltageV: 20.9 }], ['voltageV'], knob(falls)).voltageV).toBe(22);
+    }
+  });
 });

@@ -36,6 +36,12 @@ describe('technique', () => {
     ]);
   });
 
+  it('says nothing of a pace that nobody timed, or that nothing is known to want', () => {
+    expect(moves({ 'travel-fast': 0.5 }, { travelSpeedMmPerMin: undefined })).toEqual([]);
+    expect(moves({ 'travel-fast': 0.5 }, { travelSpeedMmPerMin: 500 }, null)).toEqual([]);
+    expect(moves({}, { travelSpeedMmPerMin: 200 }, 500)).toEqual([]);
+  });
+
   it('says nothing of a pace that suits the corrected wire, or that is off the other way', () => {
     expect(moves({ 'travel-fast': 0.5 }, { travelSpeedMmPerMin: 360 })).toEqual([]);
     expect(moves({ 'travel-fast': 0.5 }, { travelSpeedMmPerMin: 200 })).toEqual([]);

@@ -27,8 +27,9 @@ export function Moves({ answer }: { answer: Answer }) {
   const start = startingSettings(settings, answer.correction);
   const asks = moves.length === 0 && headline(answer, findings).kind === 'ask';
   const isOpen = useHeldBack() === null && !isShut(answer.gate);
-  if (asks && !isShut(answer.gate) && Object.keys(start).length === 0 && outOfReach.length + procedure.length === 0)
-    return null;
+  const isToStart = Object.keys(start).length > 0 || answer.start !== null;
+  // The hand stays in sight until the bead is run.
+  if (asks && !isShut(answer.gate) && !isToStart && outOfReach.length + procedure.length === 0) return null;
   return (
     <View className="gap-3">
       <Suspense fallback={null}>

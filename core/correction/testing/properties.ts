@@ -6,6 +6,7 @@ import { dialToValue, valueToDial } from '../../setting/dial';
 import { dialFor } from '../../setting/dials';
 import { MAIN_SETTINGS, SETTINGS, type MainSetting } from '../../setting/table';
 import type { Spoiled } from './spoiled';
+import { PAIR } from '../moves';
 import { settingsMoved } from './work';
 
 /** A spoiled setting with what it was answered with. */
@@ -14,7 +15,6 @@ export type Answered = { spoiled: Spoiled; said: Answer };
 /** What must hold of an answer: null where the property says nothing of it. */
 type Property = { name: string; holds: (answered: Answered) => boolean | null };
 
-const PAIR: readonly string[] = ['voltageV', 'wireSpeedMPerMin'];
 const NEXT_TO_NOTHING = 1e-6;
 
 /** The likeliest cause, where it is likelier than not. */
@@ -67,7 +67,9 @@ export const PROPERTIES: readonly Property[] = [
       if (stated === undefined) return null;
       const [setting, way, first] = stated;
       const { from, to } = figures(answered);
-      const [turned] = settingsMoved(answered.said.correction.moves).filter((move) => PAIR.includes(move.setting));
+      const [turned] = settingsMoved(answered.said.correction.moves).filter((move) =>
+        PAIR.some((name) => name === move.setting),
+      );
       return Math.sign(to[setting] - from[setting]) === way && (!first || turned?.setting === setting);
     },
   },
