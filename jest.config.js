@@ -18,8 +18,9 @@ module.exports = {
       displayName: 'interface',
       preset: 'jest-expo/web',
       setupFiles,
-      // The icons are modules of the newer kind, which the preset leaves as they are.
+      // These are modules of the newer kind, which the preset leaves as they are.
       moduleNameMapper: {
+        '^nanoid$': '<rootDir>/node_modules/nanoid/index.cjs',
         '^lucide-react-native/icons/(.*)$': '<rootDir>/node_modules/lucide-react-native/dist/cjs/icons/$1.js',
       },
       testMatch: ['<rootDir>/{ui,features,workers,platform}/**/*.test.{ts,tsx}'],

@@ -158,3 +158,35 @@ test('a rig is changed over to aluminium step by step, and what was done outlive
   await expect(wire('Wire diameter', '1.2 mm')).toBeChecked();
   await expect(page.getByText('Drive roll does not fit')).toHaveCount(0);
 });
+
+test('what is due on a rig is told with how it is done, done in one tap, and given out as a calendar', async ({
+  page,
+}, { project, repeatEachIndex }) => {
+  const rig = `Care set ${project.name} ${repeatEachIndex}`;
+  await page.goto('/rig');
+  await page.getByRole('button', { name: 'Another rig' }).click();
+  await page.getByRole('textbox', { name: 'What the workshop calls it' }).fill(rig);
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('link', { name: new RegExp(`^${rig}`) }).click();
+  await page.getByRole('link', { name: /^Its care/ }).click();
+  await expect(page.getByText('Nothing is due.')).toBeVisible();
+  const clamp = page.getByRole('group', { name: 'Clean the work clamp' });
+  await expect(clamp.getByText('Nobody said when it was last done.')).toBeVisible();
+  await clamp.getByRole('checkbox', { name: /^How/ }).click();
+  await expect(clamp.getByText(/^1\. Jaws bright/)).toBeVisible();
+  await page.getByRole('textbox', { name: 'Done by' }).fill('');
+  await clamp.getByRole('button', { name: 'Done: Clean the work clamp' }).click();
+  await expect(page.getByRole('alert')).toContainText('name or initials');
+  await page.getByRole('textbox', { name: 'Done by' }).fill('Ada');
+  await clamp.getByRole('button', { name: 'Done: Clean the work clamp' }).click();
+  await expect(clamp.getByText('In time')).toBeVisible();
+  await expect(clamp.getByText('0 days since, every 30 days.')).toBeVisible();
+  await expectAccessible(page);
+  await page.reload();
+  await expect(clamp.getByText('In time')).toBeVisible();
+  const [saved] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'As a calendar' }).click(),
+  ]);
+  expect(saved.suggestedFilename()).toBe('care.ics');
+});

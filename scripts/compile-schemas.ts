@@ -9,6 +9,15 @@ import { CHANGEOVER_SCHEMA } from '../core/record/changeover-schema';
 import { WALK_SCHEMA } from '../core/record/walk-schema';
 import { KNOB_WORK_SCHEMA } from '../core/record/knob-work-schema';
 import { CHANGE_SCHEMA, COUPON_CHANGE_SCHEMA, RIG_CHANGE_SCHEMA } from '../core/record/change-schema';
+import { LEVEL_CHANGE_SCHEMA } from '../core/inspection/level-schema';
+import { NEW_CARE_SCHEMA } from '../core/record/care-schema';
+import { NEW_PROVEN_SCHEMA, PROVEN_CHANGE_SCHEMA } from '../core/record/proven-schema';
+import {
+  NEW_INSPECTION_SCHEMA,
+  NEW_REPAIR_SCHEMA,
+  NEW_WELD_SCHEMA,
+  WELD_CHANGE_SCHEMA,
+} from '../core/record/weld-schema';
 import {
   BEAD_CHANGE_SCHEMA,
   JOB_VERSION_SCHEMA,
@@ -34,6 +43,14 @@ const SCHEMAS: Record<string, object> = {
   'job-version': JOB_VERSION_SCHEMA,
   'rig-change': RIG_CHANGE_SCHEMA,
   'new-setup': NEW_SETUP_SCHEMA,
+  'new-proven': NEW_PROVEN_SCHEMA,
+  'proven-change': PROVEN_CHANGE_SCHEMA,
+  'new-weld': NEW_WELD_SCHEMA,
+  'weld-change': WELD_CHANGE_SCHEMA,
+  'new-inspection': NEW_INSPECTION_SCHEMA,
+  'new-repair': NEW_REPAIR_SCHEMA,
+  'level-change': LEVEL_CHANGE_SCHEMA,
+  'new-care': NEW_CARE_SCHEMA,
   change: CHANGE_SCHEMA,
   'draft-history': DRAFT_HISTORY_SCHEMA,
   habits: HABITS_SCHEMA,

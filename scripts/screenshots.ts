@@ -49,11 +49,21 @@ async function away(page: Page): Promise<void> {
   await page.getByRole('navigation').getByText('2 waiting').waitFor();
 }
 
-/** A cylinder that is not full, and what a full one costs. */
-async function cylinder(page: Page): Promise<void> {
-  await page.getByRole('textbox', { name: 'Gauge, bar' }).fill('60');
-  await page.getByRole('textbox', { name: 'Volume, L' }).fill('20');
-  await page.getByRole('textbox', { name: 'A full one costs' }).fill('85');
+/** A fillet that was looked at and measured: its legs are sound, its toe is not. */
+async function inspection(page: Page): Promise<void> {
+  for (const none of ['Cracks', 'Not fused', 'Holes'])
+    await page.getByRole('button', { name: `None: ${none}` }).click();
+  for (const [tag, figure] of [
+    ['Flat leg', '5.5'],
+    ['Undercut', '0.9'],
+    ['Upright leg', '5'],
+  ] as const) {
+    await page.getByRole('button', { name: new RegExp(`^${tag}: `) }).click();
+    await page.getByRole('textbox', { name: `${tag}, mm` }).fill(figure);
+  }
+  await page
+    .getByRole('heading', { name: 'Measured' })
+    .evaluate((heading) => heading.scrollIntoView({ block: 'start' }));
 }
 
 /** A coupon that no bead was run on yet, on the rig with two knobs. */
@@ -107,27 +117,13 @@ const SHOTS: Shot[] = [
     },
   },
   { name: 'rig-taught-phone', path: '/rig/taught/0190a000-0000-7000-8000-000000000001', size: PHONE },
-  {
-    name: 'checks-phone',
-    path: '/',
-    size: PHONE,
-    act: async (page) => {
-      await page.getByRole('tab', { name: 'See' }).click();
-      await page.getByRole('button', { name: 'Holes all over: not said' }).click();
-      await page.getByRole('tab', { name: 'Hear' }).click();
-      await page.getByRole('button', { name: 'Crisp crackle: not said' }).click();
-      await page.getByRole('button', { name: /^Verdict:/ }).click();
-      await page
-        .getByRole('heading', { name: 'Check next' })
-        .evaluate((heading) => heading.scrollIntoView({ block: 'start' }));
-    },
-  },
   { name: 'log-phone', path: '/log', size: PHONE },
-  { name: 'coupon-wide', path: '/coupon/0190a000-0000-7000-8001-000000000002', size: WIDE },
-  { name: 'rig-phone', path: '/rig', size: PHONE },
+  { name: 'proven-phone', path: '/proven/0190a000-0000-7000-8005-000000000000', size: PHONE },
+  { name: 'weld-phone', path: '/weld/0190a000-0000-7000-8006-000000000000', size: PHONE },
+  { name: 'inspect-phone', path: '/weld/0190a000-0000-7000-8006-000000000200/inspect', size: PHONE, act: inspection },
+  { name: 'repair-phone', path: '/weld/0190a000-0000-7000-8006-000000000001/repair', size: PHONE },
   { name: 'rig-wide', path: '/rig', size: WIDE },
   { name: 'knobs-phone', path: '/rig/knobs/0190a000-0000-7000-8000-000000000002', size: PHONE },
-  { name: 'gas-phone', path: '/rig/gas/0190a000-0000-7000-8000-000000000001', size: PHONE, act: cylinder },
   {
     name: 'rig-chart-phone',
     path: '/rig/chart/0190a000-0000-7000-8000-000000000002',

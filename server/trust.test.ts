@@ -236,12 +236,18 @@ describe('the description of the API', () => {
       '/api/coupons/{id}/history',
       '/api/diagnose',
       '/api/health',
+      '/api/levels',
+      '/api/proven',
+      '/api/proven/{id}',
       '/api/rigs',
       '/api/rigs/{id}',
+      '/api/rigs/{id}/care',
       '/api/rigs/{id}/chart',
       '/api/rigs/{id}/experience',
       '/api/rigs/{id}/parts',
       '/api/start',
+      '/api/welds',
+      '/api/welds/{id}',
     ]);
     expect(described.paths['/api/beads/{id}'].patch.requestBody).toBeDefined();
     expect(Object.keys(described.paths['/api/diagnose'].post.responses)).toEqual(

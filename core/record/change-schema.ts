@@ -1,5 +1,15 @@
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
 import { ID, INSTANT, name, note } from '../schema/parts';
+import { LEVEL_CHANGE_SCHEMA, LEVEL_SCHEMA } from '../inspection/level-schema';
+import { NEW_CARE_SCHEMA } from './care-schema';
+import { NEW_PROVEN_SCHEMA, PROVEN_CHANGE_SCHEMA, PROVEN_SETTING_SCHEMA } from './proven-schema';
+import {
+  NEW_INSPECTION_SCHEMA,
+  NEW_REPAIR_SCHEMA,
+  NEW_WELD_SCHEMA,
+  WELD_CHANGE_SCHEMA,
+  WELD_SCHEMA,
+} from './weld-schema';
 import { BEAD_CHANGE_SCHEMA, BEAD_SCHEMA, NEW_BEAD_SCHEMA } from './bead-schema';
 import {
   COUPON_ROW_SCHEMA,
@@ -24,6 +34,14 @@ export const CHANGE_KINDS = [
   'begin-rig',
   'change-rig',
   'refit',
+  'prove',
+  'change-proven',
+  'log-weld',
+  'change-weld',
+  'inspect',
+  'repair',
+  'change-level',
+  'care',
 ] as const;
 
 /** What may change of a coupon besides its job. */
@@ -53,7 +71,7 @@ export const RIG_CHANGE_SCHEMA = {
 const ENVELOPE = {
   id: ID,
   kind: { enum: CHANGE_KINDS },
-  /** The bead, coupon or rig that is changed or begun. */
+  /** The thing that is changed or begun; of an inspection or a repair, the weld; of care, the rig. */
   of: ID,
   /** The device it was made on, by an id that the device made for itself. */
   device: ID,
@@ -88,6 +106,14 @@ const FIELDS: Record<(typeof CHANGE_KINDS)[number], object> = {
   'begin-rig': withoutId(NEW_RIG_SCHEMA),
   'change-rig': RIG_CHANGE_SCHEMA,
   refit: NEW_SETUP_SCHEMA,
+  prove: withoutId(NEW_PROVEN_SCHEMA),
+  'change-proven': PROVEN_CHANGE_SCHEMA,
+  'log-weld': withoutId(NEW_WELD_SCHEMA),
+  'change-weld': WELD_CHANGE_SCHEMA,
+  inspect: NEW_INSPECTION_SCHEMA,
+  repair: NEW_REPAIR_SCHEMA,
+  'change-level': LEVEL_CHANGE_SCHEMA,
+  care: NEW_CARE_SCHEMA,
 };
 
 /** Every kind of change with its own fields. */
@@ -123,7 +149,7 @@ export const HISTORY_ENTRY_SCHEMA = {
     id: { type: 'string' },
     kind: { enum: CHANGE_KINDS },
     of: { type: 'string' },
-    /** The coupon it belongs to; null for a rig. */
+    /** The coupon it belongs to; null for a rig or a level. */
     couponId: { type: ['string', 'null'] },
     device: { type: ['string', 'null'] },
     madeAt: { type: 'string' },
@@ -140,18 +166,29 @@ export const CHANGED_SCHEMA = {
   type: 'object',
   additionalProperties: false,
   required: ['entry'],
-  properties: { entry: HISTORY_ENTRY_SCHEMA, bead: BEAD_SCHEMA, coupon: COUPON_SCHEMA, rig: RIG_RECORD_SCHEMA },
+  properties: {
+    entry: HISTORY_ENTRY_SCHEMA,
+    bead: BEAD_SCHEMA,
+    coupon: COUPON_SCHEMA,
+    rig: RIG_RECORD_SCHEMA,
+    proven: PROVEN_SETTING_SCHEMA,
+    weld: WELD_SCHEMA,
+    level: LEVEL_SCHEMA,
+  },
 } as const satisfies JSONSchema;
 
 /** What changed since a revision, oldest first; ask again from `upTo` while there is `more`. */
 export const CHANGES_SCHEMA = {
   type: 'object',
   additionalProperties: false,
-  required: ['rigs', 'coupons', 'beads', 'overriding', 'upTo', 'more'],
+  required: ['rigs', 'coupons', 'beads', 'proven', 'welds', 'levels', 'overriding', 'upTo', 'more'],
   properties: {
     rigs: { type: 'array', items: RIG_RECORD_SCHEMA },
     coupons: { type: 'array', items: COUPON_ROW_SCHEMA },
     beads: { type: 'array', items: BEAD_SCHEMA },
+    proven: { type: 'array', items: PROVEN_SETTING_SCHEMA },
+    welds: { type: 'array', items: WELD_SCHEMA },
+    levels: { type: 'array', items: LEVEL_SCHEMA },
     /** Changes that stood over another's. */
     overriding: { type: 'array', items: HISTORY_ENTRY_SCHEMA },
     upTo: { type: 'integer', minimum: 0 },

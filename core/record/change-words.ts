@@ -58,5 +58,21 @@ export function changeWords(
       return fieldsWords(named.name ?? 'The rig', fields);
     case 'refit':
       return `${named.name ?? 'The rig'} refitted`;
+    case 'prove':
+      return `Setting of ${named.name ?? 'a coupon'} kept`;
+    case 'change-proven':
+      return fieldsWords('A kept setting', fields);
+    case 'log-weld':
+      return `Weld logged: ${given.title ?? named.name ?? ''}`;
+    case 'change-weld':
+      return fieldsWords('A weld', fields);
+    case 'inspect':
+      return 'A weld inspected';
+    case 'repair':
+      return 'A weld repaired';
+    case 'care':
+      return `${named.name ?? 'The rig'} looked after`;
+    case 'change-level':
+      return `Limits of ${given.name ?? named.name ?? 'a level'} changed`;
   }
 }

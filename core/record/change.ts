@@ -2,11 +2,24 @@ import matchesChange from '../compiled/change';
 import matchesCouponChange from '../compiled/coupon-change';
 import matchesJobVersion from '../compiled/job-version';
 import matchesSetup from '../compiled/new-setup';
+import matchesCare from '../compiled/new-care';
+import matchesInspection from '../compiled/new-inspection';
+import matchesLevelChange from '../compiled/level-change';
+import matchesProven from '../compiled/new-proven';
+import matchesProvenChange from '../compiled/proven-change';
+import matchesRepair from '../compiled/new-repair';
 import matchesRigChange from '../compiled/rig-change';
+import matchesWeld from '../compiled/new-weld';
+import matchesWeldChange from '../compiled/weld-change';
 import { jobProblems } from '../case/job-problems';
 import { rigProblems } from '../case/rig-problems';
+import { inspectionProblems } from '../inspection/problems';
+import type { LevelChange } from '../inspection/level-schema';
 import { validateWith, type Validated } from '../schema/validate';
 import type { ChangeKind, CouponChange, RigChange, WaitingChange } from './change-schema';
+import type { NewCare } from './care-schema';
+import type { NewProven, ProvenChange } from './proven-schema';
+import type { NewInspection, NewRepair, NewWeld, WeldChange } from './weld-schema';
 import type { BeadChange, JobVersion, NewBead, NewCoupon, NewRig, NewSetup } from './schema';
 import { validateBead, validateBeadChange } from './validate-bead';
 import { validateCoupon } from './validate-coupon';
@@ -22,6 +35,14 @@ export type FieldsOf = {
   'begin-rig': Omit<NewRig, 'id'>;
   'change-rig': RigChange;
   refit: NewSetup;
+  prove: Omit<NewProven, 'id'>;
+  'change-proven': ProvenChange;
+  'log-weld': Omit<NewWeld, 'id'>;
+  'change-weld': WeldChange;
+  inspect: NewInspection;
+  repair: NewRepair;
+  'change-level': LevelChange;
+  care: NewCare;
 };
 
 /** One change, by its kind. */
@@ -43,6 +64,14 @@ const READ: Record<ChangeKind, Read> = {
   'begin-rig': (fields, of) => validateRig({ ...fields, id: of }),
   'change-rig': (fields) => validateWith<RigChange>(matchesRigChange, fields),
   refit: (fields) => validateWith<NewSetup>(matchesSetup, fields, ({ rig }) => rigProblems(rig, 'rig')),
+  prove: (fields, of) => validateWith<NewProven>(matchesProven, { ...fields, id: of }),
+  'change-proven': (fields) => validateWith<ProvenChange>(matchesProvenChange, fields),
+  'log-weld': (fields, of) => validateWith<NewWeld>(matchesWeld, { ...fields, id: of }),
+  'change-weld': (fields) => validateWith<WeldChange>(matchesWeldChange, fields),
+  inspect: (fields) => validateWith<NewInspection>(matchesInspection, fields, inspectionProblems),
+  repair: (fields) => validateWith<NewRepair>(matchesRepair, fields),
+  'change-level': (fields) => validateWith<LevelChange>(matchesLevelChange, fields),
+  care: (fields) => validateWith<NewCare>(matchesCare, fields),
 };
 
 /** A change, or every wrong field with what it takes. */

@@ -1,5 +1,6 @@
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
 import { JOB_SCHEMA, RIG_SCHEMA, SETTINGS_SCHEMA } from '../case/schema';
+import { PROOFS } from '../record/proofs';
 import { ID, INSTANT } from '../schema/parts';
 
 /** A bead that was judged sound on a rig, with all that makes it worth running again. */
@@ -16,6 +17,18 @@ export const PROVEN_SCHEMA = {
     settings: SETTINGS_SCHEMA,
     job: JOB_SCHEMA,
     rig: RIG_SCHEMA,
+    /** How it was proved and by whom, where its setting was kept; a bead that was only judged sound has none. */
+    kept: {
+      type: 'object',
+      additionalProperties: false,
+      required: ['id', 'provenAt', 'by', 'how'],
+      properties: {
+        id: ID,
+        provenAt: INSTANT,
+        by: { type: 'string' },
+        how: { type: 'array', items: { enum: PROOFS } },
+      },
+    },
   },
 } as const satisfies JSONSchema;
 

@@ -53,6 +53,21 @@ describe('a proven setting', () => {
     expect(provenFor([lap, far], on())!.beadId).toBe('lap');
   });
 
+  it('of two as near is the better proved, and a kept one before one that was only judged sound', () => {
+    const by = (beadId: string, ...how: ('looked' | 'bent' | 'cut')[]): Proven =>
+      bead({ beadId, kept: { id: beadId, provenAt: '2026-05-04T12:00:00.000Z', by: 'Ada', how } });
+    const newest = bead({ beadId: 'newest', ranAt: '2026-09-04T10:00:00.000Z' });
+    for (const order of [0, 1]) {
+      const pick = (...of: Proven[]): string => provenFor(order === 0 ? of : of.reverse(), on())!.beadId;
+      expect(pick(newest, by('looked', 'looked'))).toBe('looked');
+      expect(pick(by('looked', 'looked'), by('bent', 'looked', 'bent'))).toBe('bent');
+      expect(pick(by('cut', 'cut'), by('bent', 'bent', 'looked'))).toBe('cut');
+    }
+    // Nearness comes first: a cut of another plate says less of this one.
+    const other = { ...by('cut', 'cut'), job: { ...job, thicknessMm: 3.4 } };
+    expect(provenFor([other, newest], on())!.beadId).toBe('newest');
+  });
+
   it('has volts, or in pulse trim, and wire', () => {
     expect(provenFor([bead({ settings: { voltageV: 19 } })], on())).toBeNull();
     expect(provenFor([bead({ settings: { wireSpeedMPerMin: 6 } })], on())).toBeNull();

@@ -1,5 +1,6 @@
 import { completeMix } from '../case/gas-mix';
 import type { Case, Job, Joint, Rig } from '../case/schema';
+import { PROOFS } from '../record/proofs';
 import type { Proven } from './proven-schema';
 
 /** Joints that are welded alike. */
@@ -40,9 +41,13 @@ function apart(a: Job, b: Job): number | null {
   return most > NEAR.thickness ? null : most * (a.joint === b.joint ? 1 : 1.1);
 }
 
+/** How strongly one was proved: a kept one over one that was only judged sound, a cut over a bent one. */
+const proofOf = ({ kept }: Proven): number =>
+  kept === undefined ? -1 : Math.max(...kept.how.map((one) => PROOFS.indexOf(one)));
+
 /**
  * The proven setting of a rig that a job is most like: the same metal, position and kind of joint, thickness within a fifth,
- * on the same wire and gas. Of those that are as near, the newest.
+ * on the same wire and gas. Of those that are as near, the better proved, then the newest.
  * @param proven sound beads of the rig
  * @param input the job and what is fitted now
  * @returns null where nothing is alike, or its volts or wire were not known
@@ -54,6 +59,8 @@ export function provenFor(proven: readonly Proven[], { job = {}, rig = {} }: Cas
     const isKnown = wireSpeedMPerMin !== undefined && (voltageV ?? trimPct) !== undefined;
     return far === null || !isKnown ? [] : [{ one, far }];
   });
-  const best = alike.sort((a, b) => a.far - b.far || (a.one.ranAt < b.one.ranAt ? 1 : -1))[0];
+  const best = alike.sort(
+    (a, b) => a.far - b.far || proofOf(b.one) - proofOf(a.one) || (a.one.ranAt < b.one.ranAt ? 1 : -1),
+  )[0];
   return best?.one ?? null;
 }

@@ -6,7 +6,7 @@ const topCause = (page: Page, name: string) =>
   page.getByRole('button', { name: new RegExp(`^${name}.*(very likely|likely|may well be)`) });
 
 test('a cold ropey bead that is balanced but too cold gets wire and volts together', async ({ page }) => {
-  await newCoupon(page, 'Cold plate', { thickness: '8' });
+  await newCoupon(page, 'Cold plate', { thickness: '7' });
   await setAll(page, { volts: '17.2', wire: '4.5', stickOut: '11', gas: '11' });
   await tapFinding(page, 'See', 'Ropey, humped');
   await tapFinding(page, 'Hear', 'Crisp crackle');

@@ -1,3 +1,4 @@
+import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { OUTCOME_WORDS } from '@/core/record/outcome';
 import type { Outcome } from '@/core/record/schema';
@@ -14,6 +15,7 @@ export function JudgeBar() {
   const { judge } = useBenchActions();
   // A bead that another device logs meanwhile is its own to judge: nothing slides in under the hands here.
   const isOurs = useIsOurs(lastBead?.id ?? null);
+  if (lastBead?.outcome === 'sound' && isOurs) return <KeepIt couponId={coupon.id} number={lastBead.number} />;
   if (lastBead === null || lastBead.outcome !== null || !isOurs) return null;
   const before = coupon.beads[coupon.beads.length - 2];
   const question =
@@ -30,5 +32,19 @@ export function JudgeBar() {
         ))}
       </Row>
     </View>
+  );
+}
+
+/** A sound bead is what all of it was for: its setting is kept before the plate is put away. */
+function KeepIt({ couponId, number }: { couponId: string; number: number }) {
+  const router = useRouter();
+  return (
+    <Row className="mx-4 items-center gap-3 rounded-md bg-plate p-3">
+      <Words strong className="min-w-0 flex-1">{`Bead ${number} is sound.`}</Words>
+      <Button
+        label="Keep the setting"
+        onPress={() => router.push({ pathname: '/coupon/[couponId]/keep', params: { couponId } })}
+      />
+    </Row>
   );
 }

@@ -4,12 +4,15 @@ import type { Answer } from '@/core/answer';
 import { startingSettings } from '@/core/correction/next-settings';
 import { MAIN_SETTINGS, type SettingName } from '@/core/setting/table';
 import type { Start } from '@/core/start/start';
+import { fittedSince } from '@/core/start/fitted-since';
 import { stockNotes, stockOf } from '@/core/start/stock';
 import { GunDrawing } from '@/ui/joint/GunDrawing';
 import { Button, Toggle } from '@/ui/Press';
 import { Heading, Words } from '@/ui/Words';
 import { FigureRow } from '../shared/FigureRow';
+import { FittedSinceNotes } from '../shared/FittedSinceNotes';
 import { jobWords } from '../shared/job-words';
+import { proofWords } from '../shared/proof-words';
 import { dayWords } from '../shared/time-words';
 import { Told } from '../shared/Told';
 import { useTextIn, useUnits } from '../shared/use-habits';
@@ -70,7 +73,7 @@ function ProvenOne() {
   const { proven: one } = useLive();
   const { takeBack } = useBenchActions();
   const units = useUnits();
-  const { dials } = useBenchRecords();
+  const { dials, coupon } = useBenchRecords();
   if (one === null) return null;
   const figures = MAIN_SETTINGS.flatMap((name) => {
     const value = one.settings[name];
@@ -79,7 +82,8 @@ function ProvenOne() {
   return (
     <View className="gap-2 border-b-2 border-edge pb-3">
       <Words strong>{`Proven on this rig: ${one.title}, bead ${one.number}, ${dayWords(one.ranAt)}`}</Words>
-      <Words className="text-sm text-faint">{jobWords(one.job, units)}</Words>
+      <Words className="text-sm text-faint">{`${jobWords(one.job, units)}${one.kept === undefined ? '' : ` · ${proofWords(one.kept.how)} by ${one.kept.by}`}`}</Words>
+      <FittedSinceNotes found={fittedSince(one.rig, coupon.rig.setup.rig)} />
       <FigureRow figures={figures} dials={dials} />
       <Button tone="act" label="Use the proven figures" onPress={() => takeBack(Object.fromEntries(figures))} />
       <Words strong className="pt-2">

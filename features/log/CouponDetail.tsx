@@ -90,6 +90,12 @@ function CouponRecord({ coupon, wanted, onAllBeads }: RecordProps) {
       <Row className="flex-wrap gap-2">
         {wanted !== null && <Button label="All its beads" onPress={onAllBeads} />}
         <Button label="To the log" onPress={() => router.push('/log')} />
+        {coupon.beads.some(({ outcome }) => outcome === 'sound') && (
+          <Button
+            label="Keep the setting"
+            onPress={() => router.push({ pathname: '/coupon/[couponId]/keep', params: { couponId: id } })}
+          />
+        )}
         {coupon.beads.length > 0 && (
           <Button
             label="Job card"

@@ -2,16 +2,13 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import type { Coupon } from '@/core/record/schema';
 import { platform } from '@/platform/ports';
-import { Button, Choice } from '@/ui/Press';
+import { Button } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { Heading, Words } from '@/ui/Words';
 import { useUnits } from '../shared/use-habits';
-import { couponCsv, couponFile, fileNameOf, type Decimal } from './coupon-file';
-
-const DECIMALS = [
-  { value: 'point', label: '18.5' },
-  { value: 'comma', label: '18,5' },
-] as const satisfies readonly { value: Decimal; label: string }[];
+import { DecimalChoice } from '../shared/DecimalChoice';
+import type { Decimal } from '../shared/spreadsheet';
+import { couponCsv, couponFile, fileNameOf } from './coupon-file';
 
 /** A coupon as a file, for a spreadsheet or for a program. */
 export default function CouponFiles({ coupon }: { coupon: Coupon }) {
@@ -24,7 +21,7 @@ export default function CouponFiles({ coupon }: { coupon: Coupon }) {
       <Words className="text-faint">
         CSV has a line a bead in your units, for a spreadsheet. JSON has every bead as the case it posed, for a program.
       </Words>
-      <Choice label="How figures are written in CSV" options={DECIMALS} chosen={decimal} onChoose={setDecimal} />
+      <DecimalChoice chosen={decimal} onChoose={setDecimal} />
       <Row className="gap-2">
         <Button
           className="flex-1"

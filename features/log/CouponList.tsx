@@ -12,6 +12,7 @@ import { TextField } from '@/ui/TextField';
 import { Heading, Words } from '@/ui/Words';
 import type { LogFilter } from '../shared/api';
 import { jobWords } from '../shared/job-words';
+import { LogTabs } from '../shared/LogTabs';
 import { useUnits } from '../shared/use-habits';
 import type { useLog } from '../shared/use-records';
 import { dayWords } from '../shared/time-words';
@@ -20,7 +21,7 @@ import { WaitingLine } from './WaitingLine';
 type Shown = LogFilter['state'] | 'away';
 const SHOWN: { value: Shown; label: string }[] = [
   { value: 'all', label: 'All' },
-  { value: 'sound', label: 'Proven' },
+  { value: 'sound', label: 'Sound' },
   { value: 'open', label: 'Not sound yet' },
   { value: 'away', label: 'Put away' },
 ];
@@ -55,6 +56,7 @@ export function CouponList({ log, filter, onFilter, chosenId }: ListProps) {
       ListHeaderComponent={
         <View className="gap-3">
           <Heading level={1}>Log</Heading>
+          <LogTabs at="coupons" />
           <WaitingLine />
           <Choice
             label="Which coupons"

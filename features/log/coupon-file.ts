@@ -1,16 +1,13 @@
-import { unparse } from 'papaparse';
 import type { Case } from '@/core/case/schema';
 import { caseOfBead, dialsOf } from '@/core/record/case-of';
 import { moveInWords } from '@/core/record/move-words';
 import { OUTCOME_WORDS } from '@/core/record/outcome';
 import type { Bead, Coupon } from '@/core/record/schema';
-import { readable, unitOf, type UnitSystem } from '@/core/quantity/units';
+import type { UnitSystem } from '@/core/quantity/units';
 import { dialFor } from '@/core/setting/dials';
-import { SETTING_NAMES, SETTINGS, type SettingName } from '@/core/setting/table';
+import { SETTING_NAMES, SETTINGS } from '@/core/setting/table';
 import { dialText } from '@/core/setting/words';
-
-/** How figures are written in a file: a comma in them asks for semicolons between the columns. */
-export type Decimal = 'point' | 'comma';
+import { csvOf, figureIn, headOf, type Decimal } from '../shared/spreadsheet';
 
 /** What a program may read of a coupon: each bead as the case it posed, with what was made of it. */
 export const COUPON_FILE_FORMAT = 'jolly-tinker/coupon@1';
@@ -44,12 +41,6 @@ export function couponFile(coupon: Coupon): CouponFile {
   };
 }
 
-const headOf = (name: SettingName, units: UnitSystem): string =>
-  `${SETTINGS[name].name.toLowerCase()} (${unitOf(SETTINGS[name].quantity, units)})`;
-
-/** What a spreadsheet would work out instead of showing; a figure below 0 is none. */
-const FORMULA = /^[=+@\t\r]|^-(?![\d.,]+$)/;
-
 /**
  * A coupon for a spreadsheet: a line a bead, in the reader's units, each named in the head of its column, with the marks of the
  * machine's own knobs. What a spreadsheet would take for a formula is made harmless.
@@ -57,11 +48,6 @@ const FORMULA = /^[=+@\t\r]|^-(?![\d.,]+$)/;
  */
 export function couponCsv(coupon: Coupon, units: UnitSystem, decimal: Decimal): string {
   const used = SETTING_NAMES.filter((name) => coupon.beads.some(({ settings }) => settings[name] !== undefined));
-  const figure = (value: number | undefined, name: SettingName): string => {
-    if (value === undefined) return '';
-    const text = readable(value, SETTINGS[name].quantity, units);
-    return decimal === 'comma' ? text.replace('.', ',') : text;
-  };
   const rows = coupon.beads.map((bead) => {
     const { number, ranAt, settings, findings, names, verdict, move, outcome, note } = bead;
     const setup = coupon.setups.find(({ id }) => id === bead.setupId);
@@ -76,7 +62,7 @@ export function couponCsv(coupon: Coupon, units: UnitSystem, decimal: Decimal): 
       ...Object.fromEntries(
         used.flatMap((name) => {
           const dial = dialFor(dials, name);
-          const value = [headOf(name, units), figure(settings[name], name)];
+          const value = [headOf(name, units), figureIn(settings[name], name, units, decimal)];
           return dial === null
             ? [value]
             : [value, [`${SETTINGS[name].name.toLowerCase()}, mark`, dialText(dial, settings[name]) ?? '']];
@@ -91,12 +77,7 @@ export function couponCsv(coupon: Coupon, units: UnitSystem, decimal: Decimal): 
       note,
     };
   });
-  // A bead may have been run on a setup whose knobs have marks, another not: every column there is.
-  const columns = [...new Set(rows.flatMap((row) => Object.keys(row)))];
-  return unparse(
-    { fields: columns, data: rows },
-    { newline: '\n', escapeFormulae: FORMULA, delimiter: decimal === 'comma' ? ';' : ',' },
-  );
+  return csvOf(rows, decimal);
 }
 
 /** A name for a file, of a title. */

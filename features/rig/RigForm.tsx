@@ -97,6 +97,11 @@ export function RigForm({ rigId, record: now, named, onKept }: FormProps) {
             gist="What is in place since when, and a new one fitted."
           />
           <RigLink
+            href={{ pathname: '/rig/[part]/[rigId]', params: { part: 'care', rigId } }}
+            title="Its care"
+            gist="What is due by the arc and by what beads show, and how it is done."
+          />
+          <RigLink
             href={{ pathname: '/rig/[part]/[rigId]', params: { part: 'change', rigId } }}
             title="Another wire"
             gist="Changing over, step by step: aluminium, self-shielded, any wire."

@@ -12,6 +12,7 @@ import { Heading, Words } from '@/ui/Words';
 import { supplyWords, wireWords } from '../shared/rig-words';
 import { useUnits } from '../shared/use-habits';
 import { useRigs } from '../shared/use-records';
+import { CarePanel } from './CarePanel';
 import { ChangePanel } from './ChangePanel';
 import { ChartPanel } from './ChartPanel';
 import { GasPanel } from './GasPanel';
@@ -69,6 +70,7 @@ function Detail({ rigs, chosen, named }: DetailProps) {
   if (part === 'taught' && record !== null) return <TaughtPanel key={rigId} rig={record} />;
   if (part === 'change' && record !== null) return <ChangePanel key={rigId} rig={record} />;
   if (part === 'parts' && record !== null) return <PartsPanel key={rigId} rig={record} />;
+  if (part === 'care' && record !== null) return <CarePanel key={rigId} rig={record} />;
   if (part === 'chart' && record !== null) return <ChartPanel key={rigId} rig={record} />;
   if (part === 'gas' && record !== null) return <GasPanel key={rigId} rig={record} />;
   if (part === 'knobs' && record !== null) return <KnobsPanel key={rigId} rig={record} />;

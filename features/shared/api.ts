@@ -1,5 +1,6 @@
 import type { Changed, Changes, HistoryEntry, WaitingChange } from '@/core/record/change-schema';
 import type { Coupon, CouponPage, RigRecord } from '@/core/record/schema';
+import type { CareKnown } from '@/core/care/due';
 import type { Teaching } from '@/core/learning/teaching';
 import type { ChartCell } from '@/core/own-chart';
 import type { Worn } from '@/core/record/worn';
@@ -28,7 +29,7 @@ type ProblemDocument = { code?: string; title?: string; detail?: string; fields?
 const PATIENCE = 12_000;
 
 /** @param patience ms @param ended ends it before its time */
-async function request<T>(
+export async function request<T>(
   method: string,
   path: string,
   body?: unknown,
@@ -84,6 +85,8 @@ export const fetchRigs = (): Promise<RigRecord[]> => request('GET', '/rigs');
 export const fetchTeaching = (rigId: string): Promise<Teaching> => request('GET', `/rigs/${rigId}/experience`);
 /** What the parts of a rig have done. */
 export const fetchWorn = (rigId: string): Promise<Worn[]> => request('GET', `/rigs/${rigId}/parts`);
+/** What is known of the care of a rig. */
+export const fetchCare = (rigId: string): Promise<CareKnown[]> => request('GET', `/rigs/${rigId}/care`);
 /** The own settings chart of a rig. */
 export const fetchOwnChart = (rigId: string): Promise<ChartCell[]> => request('GET', `/rigs/${rigId}/chart`);
 export const fetchCoupon = (id: string): Promise<Coupon> => request('GET', `/coupons/${id}`);

@@ -3,7 +3,7 @@ import type { Changes } from '@/core/record/change-schema';
 import type { Coupon, CouponRow } from '@/core/record/schema';
 import { fetchChanges, fetchRevision, RequestProblem } from './api';
 import { noteConflicts } from './conflicts';
-import { COUPONS, couponKey, LOG, NEWEST, seeBead, seeRig, TAUGHT } from './records-client';
+import { COUPONS, couponKey, LOG, NEWEST, seeBead, seeRig, seeWork, TAUGHT } from './records-client';
 import { serverAnswered, serverAway, serverInTrouble } from './server-state';
 import { seeForLater } from './use-records';
 
@@ -26,10 +26,12 @@ function seeRow(client: QueryClient, row: CouponRow): void {
 }
 
 /** What another device wrote stands in the records; what is typed or tapped here is not touched. */
-export function seeChanges(client: QueryClient, { rigs, coupons, beads, overriding }: Changes): void {
+export function seeChanges(client: QueryClient, changes: Changes): void {
+  const { rigs, coupons, beads, overriding } = changes;
   beads.forEach((bead) => void seeBead(client, bead));
   rigs.forEach((rig) => void seeRig(client, rig));
   coupons.forEach((row) => seeRow(client, row));
+  void seeWork(client, changes);
   overriding.forEach(noteConflicts);
   if (rigs.length > 0 || beads.length > 0) void client.invalidateQueries({ queryKey: TAUGHT });
   if (coupons.length > 0 || beads.length > 0) {

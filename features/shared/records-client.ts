@@ -1,7 +1,10 @@
 import { experimental_createQueryPersister as createPersister } from '@tanstack/query-persist-client-core';
 import { QueryClient, type QueryKey } from '@tanstack/react-query';
+import type { Level } from '@/core/inspection/level-schema';
 import type { Changed } from '@/core/record/change-schema';
+import type { ProvenSetting } from '@/core/record/proven-schema';
 import type { Bead, Coupon, RigRecord } from '@/core/record/schema';
+import type { Weld } from '@/core/record/weld-schema';
 import { deviceDatabase } from '@/platform/device-database';
 import { fetchCoupon, fetchRigs, isWorthRepeating } from './api';
 
@@ -11,6 +14,11 @@ export const LOG = ['log'];
 export const NEWEST = ['newest-coupon'];
 export const COUPONS = ['coupon'];
 export const TAUGHT = ['taught'];
+export const PROVEN = ['proven'];
+export const WELDS = ['welds'];
+export const LEVELS_SEEN = ['levels'];
+export const provenKey = (id: string): string[] => [...PROVEN, 'one', id];
+export const weldKey = (id: string): string[] => [...WELDS, 'one', id];
 export const couponKey = (id: string): string[] => [...COUPONS, id];
 
 /** Raised when what a record looks like changes: what was seen before is then fetched anew. */
@@ -107,6 +115,23 @@ export function seenCoupons(client: QueryClient): [QueryKey, Coupon][] {
   );
 }
 
+/** A kept setting, a weld or a level as the server has it now; lists are fetched when they are next looked at. */
+export async function seeWork(
+  client: QueryClient,
+  { proven, welds, levels }: { proven: readonly ProvenSetting[]; welds: readonly Weld[]; levels: readonly Level[] },
+): Promise<void> {
+  await Promise.all([
+    ...proven.map((one) => see<ProvenSetting>(client, provenKey(one.id), () => one)),
+    ...welds.map((one) => see<Weld>(client, weldKey(one.id), () => one)),
+  ]);
+  if (proven.length > 0 || welds.length > 0) void client.invalidateQueries({ queryKey: [...PROVEN, 'list'] });
+  if (welds.length > 0) void client.invalidateQueries({ queryKey: [...WELDS, 'list'] });
+  if (proven.length > 0) void client.invalidateQueries({ queryKey: TAUGHT });
+  if (levels.length > 0) void client.invalidateQueries({ queryKey: LEVELS_SEEN });
+  // A setting counts the welds made with it.
+  for (const { provenId } of welds) void client.invalidateQueries({ queryKey: provenKey(provenId) });
+}
+
 /** A rig as the server has it now, in the list and on every coupon it stands on. */
 export async function seeRig(client: QueryClient, rig: RigRecord): Promise<void> {
   const coupons = seenCoupons(client).filter(([, kept]) => kept.rig.id === rig.id);
@@ -131,13 +156,21 @@ async function seeAnew<T>(client: QueryClient, key: QueryKey, fetchIt: () => Pro
  * What the server answered to a change stands in the records at once; the log is fetched when it is next looked at.
  * @returns when it stands on the device too, so that the change need not wait there any more
  */
-export async function seeAnswer(client: QueryClient, { bead, coupon, rig }: Changed): Promise<void> {
+export async function seeAnswer(
+  client: QueryClient,
+  { bead, coupon, rig, proven, weld, level }: Changed,
+): Promise<void> {
   void client.invalidateQueries({ queryKey: LOG });
   if (coupon !== undefined) void client.invalidateQueries({ queryKey: NEWEST });
   await Promise.all([
     bead === undefined ? null : seeBead(client, bead),
     coupon === undefined ? null : see<Coupon>(client, couponKey(coupon.id), () => coupon),
     rig === undefined ? null : seeRig(client, rig),
+    seeWork(client, {
+      proven: proven === undefined ? [] : [proven],
+      welds: weld === undefined ? [] : [weld],
+      levels: level === undefined ? [] : [level],
+    }),
   ]);
   // A bead that was judged teaches; what a rig forgets or was timed at does as well.
   if (bead !== undefined || rig !== undefined) void client.invalidateQueries({ queryKey: TAUGHT });

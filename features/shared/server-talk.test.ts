@@ -14,7 +14,10 @@ import { makeChange, startSending } from './sending';
 import { onServerBack, serverAnswered, serverAway, serverInTrouble, serverState } from './server-state';
 
 const ID = (n: number): string => `0190b000-0000-7000-8000-${String(n).padStart(12, '0')}`;
-const NOTHING_NEW: Changes = { rigs: [], coupons: [], beads: [], overriding: [], upTo: 7, more: false };
+const NOTHING_NEW: Changes = {
+  ...{ rigs: [], coupons: [], beads: [], proven: [], welds: [], levels: [], overriding: [] },
+  ...{ upTo: 7, more: false },
+};
 type Answer = { status: number; body: unknown } | 'lost';
 let answers: (path: string, body: { id: string }) => Answer;
 let asked: string[];

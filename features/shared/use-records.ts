@@ -7,6 +7,7 @@ import {
   type QueryClient,
 } from '@tanstack/react-query';
 import { useCallback, useMemo, useState } from 'react';
+import type { CareKnown } from '@/core/care/due';
 import type { Teaching } from '@/core/learning/teaching';
 import type { ChartCell } from '@/core/own-chart';
 import type { Worn } from '@/core/record/worn';
@@ -14,8 +15,10 @@ import type { Taken } from '@/core/start/stock';
 import type { WaitingChange } from '@/core/record/change-schema';
 import type { Coupon, CouponPage, RigRecord } from '@/core/record/schema';
 import { couponBegun, couponsBegun, couponWith, rigsWith, summaryOf, summaryWith } from '@/core/record/waiting';
+import { careWith } from '@/core/record/waiting-care';
 import { useWaiting } from '@/platform/outbox';
 import {
+  fetchCare,
   fetchCoupon,
   fetchHistory,
   fetchLogPage,
@@ -39,13 +42,13 @@ export type Known<T> = {
 };
 
 /** What waits and was not refused, for laying over what is kept. */
-function useStandingChanges(): readonly WaitingChange[] {
+export function useStandingChanges(): readonly WaitingChange[] {
   const waiting = useWaiting();
   return useMemo(() => waiting.filter(({ refused }) => refused === null).map(({ change }) => change), [waiting]);
 }
 
 /** Something seen before stands as long as the server does not say that it is gone. */
-function known<T>(
+export function known<T>(
   query: { error: Error | null; isLoading: boolean; refetch: () => Promise<unknown> },
   data: T | undefined,
 ): Known<T> {
@@ -89,6 +92,17 @@ export function useOwnChart(rigId: string): Known<ChartCell[]> {
 export function useWorn(rigId: string, enabled = true): Known<Worn[]> {
   const query = useQuery({ queryKey: [...TAUGHT, rigId, 'parts'], queryFn: () => fetchWorn(rigId), enabled });
   return known(query, query.data);
+}
+
+/** What is known of the care of a rig, with what waits laid over it. */
+export function useCare(rigId: string): Known<CareKnown[]> {
+  const query = useQuery({ queryKey: [...TAUGHT, rigId, 'care'], queryFn: () => fetchCare(rigId) });
+  const changes = useStandingChanges();
+  const { data } = query;
+  return known(
+    query,
+    useMemo(() => (data === undefined ? undefined : careWith(data, rigId, changes)), [data, rigId, changes]),
+  );
 }
 
 /** What the beads of a rig took of spool and cylinder since each was read; null where that is not known, or nobody read them. */

@@ -18,17 +18,28 @@ const FIELD_WORDS: Record<string, string> = {
   putAway: 'place',
   jobId: 'job',
   setupId: 'fitting',
+  limits: 'limits',
+  use: 'use',
 };
 
 /** Fields whose earlier value can be put back as it is. */
-const CAN_GO_BACK = ['outcome', 'note', 'title', 'name', 'rigId', 'putAway'];
+const CAN_GO_BACK = ['outcome', 'note', 'title', 'name', 'use', 'rigId', 'putAway'];
 
 /** What was changed by two, in words. */
 function whatWords({ kind, field }: Conflict, bead: number | null, title: string | null): string {
   const what = FIELD_WORDS[field] ?? field;
   if (kind === 'change-bead') return `The ${what} of bead ${bead ?? ''}${title === null ? '' : ` on ${title}`}`;
-  return `The ${what} of ${kind.includes('rig') || kind === 'refit' ? 'a rig' : (title ?? 'a coupon')}`;
+  return `The ${what} of ${OF_WORDS[kind] ?? title ?? 'a coupon'}`;
 }
+
+/** What a change is of, where it is no coupon and no bead. */
+const OF_WORDS: { [kind in ChangeKind]?: string } = {
+  'change-rig': 'a rig',
+  refit: 'a rig',
+  'change-proven': 'a kept setting',
+  'change-weld': 'a weld',
+  'change-level': 'a level of acceptance',
+};
 
 /** Says where two devices changed one thing: what stands, what stood before, and the way back. */
 export function ConflictNote() {

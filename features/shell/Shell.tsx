@@ -17,7 +17,12 @@ import { useServerMark } from './use-server-mark';
 const PLACES = [
   { href: '/', label: 'Bench', within: ['/', '/job'], Icon: Hammer },
   { href: '/rig', label: 'Rig', within: ['/rig'], Icon: PlugZap },
-  { href: '/log', label: 'Log', within: ['/log', '/coupon', '/waiting'], Icon: NotebookText },
+  {
+    href: '/log',
+    label: 'Log',
+    within: ['/log', '/coupon', '/waiting', '/proven', '/weld', '/levels'],
+    Icon: NotebookText,
+  },
 ] as const;
 
 function isHere(path: string, within: readonly string[]): boolean {

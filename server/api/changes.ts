@@ -4,15 +4,39 @@ import {
   CHANGES_SCHEMA,
   CHANGED_SCHEMA,
   type Changed,
+  type ChangeKind,
   type HistoryEntry,
 } from '../../core/record/change-schema';
 import { applyChange } from '../db/apply';
 import { findBead } from '../db/beads';
 import { changesSince, somethingSince } from '../db/changes';
 import { findCoupon } from '../db/coupons';
+import { findLevel } from '../db/levels';
+import { findProven } from '../db/proven';
 import { findRig } from '../db/rigs';
+import { findWeld } from '../db/welds';
 import { write } from '../db/write';
 import { endpoint, LIMIT, type AnyEndpoint, type Context } from './endpoint';
+
+/** What each kind of change is of. */
+const OF: Record<ChangeKind, Exclude<keyof Changed, 'entry'>> = {
+  'log-bead': 'bead',
+  'change-bead': 'bead',
+  'begin-coupon': 'coupon',
+  'change-coupon': 'coupon',
+  'correct-job': 'coupon',
+  'begin-rig': 'rig',
+  'change-rig': 'rig',
+  refit: 'rig',
+  care: 'rig',
+  prove: 'proven',
+  'change-proven': 'proven',
+  'log-weld': 'weld',
+  'change-weld': 'weld',
+  inspect: 'weld',
+  repair: 'weld',
+  'change-level': 'level',
+};
 
 /** What is now so of the thing that a change was of. */
 function nowSo({ kind, of }: HistoryEntry, { store, report }: Context): Omit<Changed, 'entry'> {
@@ -20,9 +44,11 @@ function nowSo({ kind, of }: HistoryEntry, { store, report }: Context): Omit<Cha
     bead: () => findBead(store, of),
     coupon: () => findCoupon(store, of, report),
     rig: () => findRig(store, of),
+    proven: () => findProven(store, of),
+    weld: () => findWeld(store, of),
+    level: () => findLevel(store, of),
   };
-  const what = kind.endsWith('bead') ? 'bead' : kind.endsWith('rig') || kind === 'refit' ? 'rig' : 'coupon';
-  return { [what]: found[what]() };
+  return { [OF[kind]]: found[OF[kind]]() };
 }
 
 /** Changes by the devices: one taken, and those since a revision. */

@@ -13,6 +13,7 @@ import {
 import { validateBead, validateBeadChange } from '../../core/record/validate-bead';
 import { validateCoupon } from '../../core/record/validate-coupon';
 import { validateRig } from '../../core/record/validate-rig';
+import { CARE_KNOWN_SCHEMA } from '../../core/record/care-schema';
 import { WORN_SCHEMA } from '../../core/record/worn';
 import { HISTORY_ENTRY_SCHEMA } from '../../core/record/change-schema';
 import { TEACHING_SCHEMA } from '../../core/learning/teaching';
@@ -20,6 +21,7 @@ import { ID, INSTANT } from '../../core/schema/parts';
 import type { Validated } from '../../core/schema/validate';
 import { findBead } from '../db/beads';
 import { newestRevision } from '../db/changes';
+import { careOf } from '../db/care';
 import { findCoupon, pageOfCoupons } from '../db/coupons';
 import { historyOf } from '../db/history';
 import { changeBead, putBead, putCoupon, putRig } from '../db/put';
@@ -31,6 +33,7 @@ import { OutsideModel } from '../diagnosis/outside-model';
 import { ANSWER_SCHEMA, CHART_SCHEMA, START_SCHEMA } from './answer-schema';
 import { CHANGES } from './changes';
 import { endpoint, LIMIT, type AnyEndpoint, type Context } from './endpoint';
+import { WELDS } from './welds';
 
 /** The arc model refuses figures that are each possible but not together; its message names them. */
 async function worked<T>(work: () => Promise<T>): Promise<T> {
@@ -126,6 +129,14 @@ const RIGS = [
     answer: { schema: { type: 'array', items: WORN_SCHEMA }, description: 'beads and arc minutes by part' },
     problems: ['not-found'],
     work: ({ params }, { store }) => wornParts(store, params.id),
+  }),
+  endpoint({
+    method: 'get',
+    path: '/rigs/{id}/care',
+    summary: 'What is looked after on a rig: when each was last done, and what ran and showed since.',
+    answer: { schema: { type: 'array', items: CARE_KNOWN_SCHEMA }, description: 'what is known, by task' },
+    problems: ['not-found'],
+    work: ({ params }, { store }) => careOf(store, params.id),
   }),
   endpoint({
     method: 'get',
@@ -252,5 +263,6 @@ export const ENDPOINTS: readonly AnyEndpoint[] = [
   ...RIGS,
   ...COUPONS,
   ...BEADS,
+  ...WELDS,
   ...CHANGES,
 ];

@@ -7,6 +7,10 @@ import { findEntry, keepEntry, sinceByOthers, type Overrode } from './history';
 import { Refusal } from './refusal';
 import { beginRig, refit, rigNow, setRig } from './rigs';
 import { sameDocument } from './same-document';
+import { lookAfter } from './care';
+import { findLevel, setLevel } from './levels';
+import { prove, provenNow, setProven } from './proven';
+import { inspect, logWeld, repair, setWeld, weldNow } from './welds';
 import type { Writing } from './write';
 
 /** A change from a device, or from a program, which has no id for itself. */
@@ -46,6 +50,15 @@ function askBeforeTakingBack(writing: Writing, { of, against, device, fields, su
     })),
   );
 }
+
+/** Changes that put something with an id of its own, and the field that names it in the history. */
+const WITH_ID = {
+  'correct-job': 'jobId',
+  refit: 'setupId',
+  inspect: 'inspectionId',
+  repair: 'repairId',
+  care: 'careId',
+} as const satisfies { [kind in Change['kind']]?: string };
 
 /** Does what a change says. */
 function effectOf(writing: Writing, change: Incoming): Effect {
@@ -92,8 +105,48 @@ function effectOf(writing: Writing, change: Incoming): Effect {
       if (!refit(writing, of, change.fields)) return begun(false, null);
       return { isNew: true, couponId: null, fields: { setupId: change.fields.id }, before: { setupId: now.setupId } };
     }
+    case 'prove': {
+      const { couponId, isNew } = prove(writing, { ...change.fields, id: of });
+      return begun(isNew, couponId);
+    }
+    case 'change-proven': {
+      const now = provenNow(store, of);
+      if (now === null) throw missing(of, 'kept setting');
+      return setFields(now, change.fields, now.couponId, () => setProven(writing, of, change.fields));
+    }
+    case 'log-weld': {
+      const isNew = weldNow(store, of) === null;
+      if (isNew) logWeld(writing, { ...change.fields, id: of });
+      return begun(isNew, weldNow(store, of)!.couponId);
+    }
+    case 'change-weld': {
+      const now = weldNow(store, of);
+      if (now === null) throw missing(of, 'weld');
+      return setFields(now, change.fields, now.couponId, () => setWeld(writing, of, change.fields));
+    }
+    case 'inspect':
+    case 'repair': {
+      const now = weldNow(store, of);
+      if (now === null) throw missing(of, 'weld');
+      const isNew =
+        change.kind === 'inspect' ? inspect(writing, of, change.fields) : repair(writing, of, change.fields);
+      return { ...begun(isNew, now.couponId), fields: isNew ? { [WITH_ID[change.kind]]: change.fields.id } : {} };
+    }
+    case 'care': {
+      if (rigNow(store, of) === null) throw missing(of, 'rig');
+      if (!lookAfter(writing, of, change.fields)) return begun(false, null);
+      return { isNew: true, couponId: null, fields: { [WITH_ID.care]: change.fields.id }, before: {} };
+    }
+    case 'change-level': {
+      const now = findLevel(store, of);
+      if (now === null) throw missing(of, 'level');
+      return setFields(now, change.fields, null, () => setLevel(writing, now, change.fields));
+    }
   }
 }
+
+/** What stands beside others of its kind: two inspections of one weld both hold. */
+const ADDED: readonly string[] = [WITH_ID.inspect, WITH_ID.repair, WITH_ID.care];
 
 /** Fields that another has changed since the revision that this change was made against. */
 function overrodeBy(
@@ -101,6 +154,7 @@ function overrodeBy(
   { fields, before }: Pick<Effect, 'fields' | 'before'>,
 ): Overrode[] {
   return Object.keys(fields).flatMap((field) => {
+    if (ADDED.includes(field)) return [];
     const other = others.find((entry) => field in entry.fields);
     return other === undefined ? [] : [{ field, was: before[field], by: other.id, device: other.device }];
   });
@@ -111,8 +165,8 @@ function isSame(entry: HistoryEntry, { kind, of, fields }: Incoming): boolean {
   if (entry.kind !== kind || entry.of !== of) return false;
   // What was begun is held against what is kept; what was found as it stood was not written down.
   const named = Object.keys(entry.fields);
-  const sent: Fields =
-    kind === 'correct-job' ? { jobId: fields.id } : kind === 'refit' ? { setupId: fields.id } : { ...fields };
+  const withId = kind in WITH_ID ? WITH_ID[kind as keyof typeof WITH_ID] : undefined;
+  const sent: Fields = withId === undefined ? { ...fields } : { [withId]: (fields as { id: string }).id };
   return named.every((field) => sameDocument(JSON.stringify([entry.fields[field]]), JSON.stringify([sent[field]])));
 }
 

@@ -4,7 +4,10 @@ import { toCouponRow, withJob } from './coupons';
 import { overriding } from './history';
 import type { Store } from './store';
 import { readable, toBead, toRig, type Unreadable } from './rows';
-import { beads, coupons, ledger, rigs, setups } from './schema';
+import { levelsBetween } from './levels';
+import { provenBetween } from './proven';
+import { weldsBetween } from './welds';
+import { beads, coupons, ledger, levels, proven, rigs, setups, welds } from './schema';
 import { onWritten } from './write';
 
 /** The newest revision of all; asking for it shows that the database can be read. */
@@ -44,7 +47,7 @@ export function changesSince(
   report: (unreadable: Unreadable) => void,
 ): Changes {
   const newest = newestRevision(store);
-  const marks = [rigs, coupons, beads].flatMap((table) =>
+  const marks = [rigs, coupons, beads, proven, welds, levels].flatMap((table) =>
     store
       .select({ revision: table.revision })
       .from(table)
@@ -88,6 +91,9 @@ export function changesSince(
       report,
     ),
     beads: readable('beads', beadRows, toBead, report),
+    proven: provenBetween(store, since + 1, upTo, report),
+    welds: weldsBetween(store, since + 1, upTo, report),
+    levels: levelsBetween(store, since, upTo),
     overriding: overriding(store, since, upTo, report),
     upTo,
     more: upTo < newest,

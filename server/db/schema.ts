@@ -9,8 +9,10 @@ import {
   uniqueIndex,
   type AnySQLiteColumn,
 } from 'drizzle-orm/sqlite-core';
+import type { CareTask } from '../../core/care/tasks';
 import type { ChangeKind } from '../../core/record/change-schema';
 import type { Outcome } from '../../core/record/schema';
+import type { WeldState } from '../../core/record/weld-schema';
 
 /**
  * Documents stand in text columns and are read row by row (see `rows.ts`), so that one that cannot be read never takes
@@ -161,4 +163,105 @@ export const changes = sqliteTable(
       .on(table.revision)
       .where(sql`${table.overrode} IS NOT NULL`),
   ],
+);
+
+/** Settings that a coupon ended in. What they stand on is the bead; the rest is kept beside it to be found by. */
+export const proven = sqliteTable(
+  'proven',
+  {
+    id: text('id').primaryKey(),
+    beadId: text('bead_id')
+      .notNull()
+      .references(() => beads.id),
+    rigId: text('rig_id')
+      .notNull()
+      .references(() => rigs.id),
+    provenAt: text('proven_at').notNull(),
+    by: text('by').notNull(),
+    how: text('how').notNull(),
+    run: text('run').$type<'straight' | 'weave'>(),
+    note: text('note').notNull(),
+    putAway: integer('put_away', { mode: 'boolean' }).notNull(),
+    baseMetal: text('base_metal'),
+    /** Of the thinner part. */
+    thicknessMm: real('thickness_mm'),
+    position: text('position'),
+    joint: text('joint'),
+    wireClass: text('wire_class'),
+    wireMm: real('wire_mm'),
+    /** Counted when a weld is logged. */
+    weldCount: integer('weld_count').notNull(),
+    revision: integer('revision').notNull(),
+  },
+  (table) => [
+    index('proven_by_time').on(table.putAway, table.provenAt, table.id),
+    index('proven_by_rig').on(table.rigId, table.provenAt),
+    index('proven_by_bead').on(table.beadId),
+    index('proven_by_revision').on(table.revision),
+  ],
+);
+
+/** Parts that were welded by a kept setting. */
+export const welds = sqliteTable(
+  'welds',
+  {
+    id: text('id').primaryKey(),
+    provenId: text('proven_id')
+      .notNull()
+      .references(() => proven.id),
+    title: text('title').notNull(),
+    weldedAt: text('welded_at').notNull(),
+    by: text('by').notNull(),
+    lengthMm: real('length_mm'),
+    note: text('note').notNull(),
+    putAway: integer('put_away', { mode: 'boolean' }).notNull(),
+    /** How it stands, made of its steps when one is written. */
+    state: text('state').$type<WeldState>().notNull(),
+    revision: integer('revision').notNull(),
+  },
+  (table) => [
+    index('welds_by_time').on(table.putAway, table.weldedAt, table.id),
+    index('welds_by_setting').on(table.provenId, table.weldedAt),
+    index('welds_by_revision').on(table.revision),
+  ],
+);
+
+/** Inspections and repairs of a weld, in the order they came. A row is written once. */
+export const weldSteps = sqliteTable(
+  'weld_steps',
+  {
+    /** Order in which they were written. */
+    seq: integer('seq').primaryKey({ autoIncrement: true }),
+    id: text('id').notNull(),
+    weldId: text('weld_id')
+      .notNull()
+      .references(() => welds.id),
+    kind: text('kind').$type<'inspection' | 'repair'>().notNull(),
+    facts: text('facts').notNull(),
+  },
+  (table) => [uniqueIndex('weld_steps_by_id').on(table.id), index('weld_steps_by_weld').on(table.weldId, table.seq)],
+);
+
+/** Levels of acceptance that were edited; the others are as the program brings them. */
+export const levels = sqliteTable('levels', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull(),
+  use: text('use').notNull(),
+  limits: text('limits').notNull(),
+  revision: integer('revision').notNull(),
+});
+
+/** What was looked after on a rig, and when. A row is written once. */
+export const care = sqliteTable(
+  'care',
+  {
+    id: text('id').primaryKey(),
+    rigId: text('rig_id')
+      .notNull()
+      .references(() => rigs.id),
+    task: text('task').$type<CareTask>().notNull(),
+    doneAt: text('done_at').notNull(),
+    by: text('by').notNull(),
+  },
+  (table) => [index('care_by_rig').on(table.rigId, table.task, table.doneAt)],
 );

@@ -4,12 +4,10 @@ import { partsOf, type Worn } from '../../core/record/worn';
 import { BESIDE_THE_ARC } from '../../core/start/gas-supply';
 import { wireKgPerMinute } from '../../core/start/stock';
 import { SETTINGS } from '../../core/setting/table';
+import { ARC_MINUTES, settingOf } from './arc-minutes';
 import { findRig } from './rigs';
 import { beads, setups } from './schema';
 import type { Store } from './store';
-
-/** A bead on a coupon as a hand runs it, and the pace of one that was not timed. Judged: nobody measures the length. */
-const USUAL = { lengthMm: 100, travelMmPerMin: 350 };
 
 /** When the content of a part was read; null for one that holds nothing, or was never read. */
 function readAt({ spool, cylinder }: Rig, part: Worn['part']): string | null {
@@ -26,9 +24,6 @@ export function wornParts(store: Store, rigId: string): Worn[] | null {
   const rig = findRig(store, rigId);
   if (rig === null) return null;
   const facts = rig.setup.rig;
-  const setting = (name: keyof typeof SETTINGS, usual: number) =>
-    sql`coalesce(json_extract(${beads.facts}, ${`$.settings.${name}`}), ${usual})`;
-  const minutes = sql`(1.0 * ${USUAL.lengthMm} / ${setting('travelSpeedMmPerMin', USUAL.travelMmPerMin)})`;
   const ran = (since: string | null) =>
     and(eq(setups.rigId, rigId), eq(beads.takenBack, false), since === null ? undefined : gte(beads.ranAt, since));
   const [{ beads: everyBead }] = store
@@ -51,21 +46,21 @@ export function wornParts(store: Store, rigId: string): Worn[] | null {
     if (part === 'cylinder')
       return sumSince(
         at,
-        sql`${minutes} * ${setting('gasFlowLPerMin', SETTINGS.gasFlowLPerMin.usual)} * ${BESIDE_THE_ARC}`,
+        sql`${ARC_MINUTES} * ${settingOf('gasFlowLPerMin', SETTINGS.gasFlowLPerMin.usual)} * ${BESIDE_THE_ARC}`,
       );
     const { class: wireClass, diameterMm } = facts.wire ?? {};
     if (wireClass === undefined || diameterMm === undefined) return null;
     const perMetre = wireKgPerMinute(1, { class: wireClass, diameterMm });
     return sumSince(
       at,
-      sql`${minutes} * ${setting('wireSpeedMPerMin', SETTINGS.wireSpeedMPerMin.usual)} * ${perMetre}`,
+      sql`${ARC_MINUTES} * ${settingOf('wireSpeedMPerMin', SETTINGS.wireSpeedMPerMin.usual)} * ${perMetre}`,
     );
   };
   return partsOf(facts).map((part): Worn => {
     const since = facts.fittedAt?.[part];
     if (since === undefined) return { part, since: null, beads: everyBead, arcMinutes: null, taken: taken(part) };
     const [done] = store
-      .select({ beads: count(), minutes: sql<number>`coalesce(sum(${minutes}), 0)` })
+      .select({ beads: count(), minutes: sql<number>`coalesce(sum(${ARC_MINUTES}), 0)` })
       .from(beads)
       .innerJoin(setups, eq(beads.setupId, setups.id))
       .where(ran(since))

@@ -144,7 +144,8 @@ describe('what a rig has taught', () => {
       { outcome: 'better', ranAt: '2027-05-04T10:12:00.000Z' },
       { outcome: 'sound', ranAt: '2027-05-04T10:20:00.000Z' },
     );
-    const { proven = [] } = await taught();
+    const beads = async () => ((await taught()).proven ?? []).filter(({ kept }) => kept === undefined);
+    const proven = await beads();
     expect(proven.slice(0, 2).map(({ beadId }) => beadId)).toEqual([last.id, first.id]);
     expect(proven[1]).toEqual(
       expect.objectContaining({
@@ -157,7 +158,27 @@ describe('what a rig has taught', () => {
     );
     expect(proven[1].job.thicknessMm).toBeGreaterThan(0);
     await change('change-bead', last.id, { takenBack: true });
-    expect((await taught()).proven![0].beadId).toBe(first.id);
+    expect((await beads())[0].beadId).toBe(first.id);
+  });
+
+  it('has the settings that were kept before them, with who proved them and how, until they are put away', async () => {
+    const [bead] = await run({ outcome: 'sound', ranAt: '2027-05-04T10:10:00.000Z' });
+    const kept = async () => ((await taught()).proven ?? []).filter(({ beadId }) => beadId === bead.id);
+    expect((await kept()).map((one) => one.kept)).toEqual([undefined]);
+    const at = '2027-05-05T10:10:00.000Z';
+    const id = freshId();
+    await change('prove', id, {
+      couponId: bead.couponId,
+      beadId: bead.id,
+      provenAt: at,
+      by: 'Ada',
+      how: ['cut'],
+      note: '',
+    });
+    expect((await kept()).map((one) => one.kept)).toEqual([{ id, provenAt: at, by: 'Ada', how: ['cut'] }]);
+    expect((await taught()).proven![0].beadId).toBe(bead.id);
+    await change('change-proven', id, { putAway: true });
+    expect((await kept()).map((one) => one.kept)).toEqual([undefined]);
   });
 
   it('makes a chart of its own, with what was sound in it', async () => {

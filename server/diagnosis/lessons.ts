@@ -3,6 +3,7 @@ import type { ChartCell } from '../../core/own-chart';
 import { caseOf } from '../../core/record/case-of';
 import { causeHistory } from '../../core/learning/cause-history';
 import { teachingOf, type Teaching } from '../../core/learning/teaching';
+import { keptOnRig } from '../db/proven';
 import { findRig } from '../db/rigs';
 import type { Unreadable } from '../db/rows';
 import type { Store } from '../db/store';
@@ -85,12 +86,18 @@ export async function lessonsOf(
     })),
     causeHistory(beads, rig.setup.rig, at.toISOString()).map((one) => ({ ...one, name: cause(one.cause).name })),
   );
-  const sound = judged.filter(isSound).slice(0, MOST_PROVEN);
+  const proved = keptOnRig(store, rigId, report);
+  const others = judged.filter((one) => isSound(one) && !proved.some(({ beadId }) => beadId === one.bead.id));
   return {
     ...teaching,
-    proven: sound.map(({ bead: { id, couponId, number, ranAt, settings }, title, rig: fitted, input }) => ({
-      ...{ beadId: id, couponId, number, ranAt, settings, title, rig: fitted },
-      job: input.job ?? {},
-    })),
+    proven: [
+      ...proved,
+      ...others
+        .slice(0, MOST_PROVEN)
+        .map(({ bead: { id, couponId, number, ranAt, settings }, title, rig: fitted, input }) => ({
+          ...{ beadId: id, couponId, number, ranAt, settings, title, rig: fitted },
+          job: input.job ?? {},
+        })),
+    ],
   };
 }

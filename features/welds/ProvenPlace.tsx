@@ -1,0 +1,185 @@
+import { Link } from 'expo-router';
+import { lazy, Suspense, useDeferredValue, useState } from 'react';
+import { FlatList, Pressable, useWindowDimensions, View } from 'react-native';
+import { appearanceFrom } from '@/core/bead/appearance';
+import type { ProvenSetting } from '@/core/record/proven-schema';
+import { MAIN_SETTINGS } from '@/core/setting/table';
+import { figureWithUnit } from '@/core/setting/words';
+import { BENCH_COUPON } from '@/platform/kept';
+import { useStoredPart } from '@/platform/stored';
+import { BeadDrawing } from '@/ui/bead/BeadDrawing';
+import { Button, Choice } from '@/ui/Press';
+import { Row } from '@/ui/Row';
+import { Loading, StateNote } from '@/ui/State';
+import { TextField } from '@/ui/TextField';
+import { TwoPane } from '@/ui/TwoPane';
+import { useTitle } from '@/ui/use-keys';
+import { WIDE } from '@/ui/wide';
+import { Heading, Words } from '@/ui/Words';
+import { jobWords } from '../shared/job-words';
+import { LogTabs } from '../shared/LogTabs';
+import { fittedWords } from '../shared/rig-words';
+import { dayWords } from '../shared/time-words';
+import { useUnits } from '../shared/use-habits';
+import { useCoupon } from '../shared/use-records';
+import { useProvenPages } from '../shared/use-welds';
+import type { ProvenAsked } from '../shared/weld-api';
+import { ProvenDetail } from './ProvenDetail';
+import { proofWords } from '../shared/proof-words';
+
+type Shown = 'all' | 'like' | 'rig' | 'away';
+
+/** The settings that were proved, and the one that is looked at. @param provenId null while none is */
+export function ProvenPlace({ provenId }: { provenId: string | null }) {
+  useTitle('Kept settings');
+  const isWide = useWindowDimensions().width >= WIDE;
+  const [shown, setShown] = useState<Shown>('all');
+  const [text, setText] = useState('');
+  const said = useDeferredValue(text);
+  const onBench = useCoupon(useStoredPart(BENCH_COUPON, (id) => id)).data;
+  const asked = askedFor(shown, said, onBench);
+  const { pages, settings } = useProvenPages(asked);
+  const first = settings?.[0]?.id ?? null;
+  const open = provenId ?? (isWide ? first : null);
+  const list =
+    settings === undefined && pages.isError ? (
+      <StateNote
+        title="The kept settings cannot be read"
+        text={pages.error.message}
+        action={{ label: 'Try again', onPress: () => void pages.refetch() }}
+      />
+    ) : (
+      <FlatList
+        data={settings ?? []}
+        keyExtractor={({ id }) => id}
+        contentContainerClassName="gap-3 p-4"
+        onEndReachedThreshold={1}
+        onEndReached={() => {
+          if (pages.hasNextPage && !pages.isFetchingNextPage) void pages.fetchNextPage();
+        }}
+        ListHeaderComponent={
+          <View className="gap-3">
+            <Heading level={1}>Kept settings</Heading>
+            <LogTabs at="proven" />
+            <Choice
+              label="Which settings"
+              options={[
+                { value: 'all', label: 'All' },
+                ...(onBench === undefined
+                  ? []
+                  : ([
+                      { value: 'like', label: 'Like the job on the bench' },
+                      { value: 'rig', label: onBench.rigName },
+                    ] as const)),
+                { value: 'away', label: 'Put away' },
+              ]}
+              chosen={shown}
+              onChoose={setShown}
+            />
+            <TextField label="Find by job, rig, who or note" value={text} onChange={setText} maxLength={80} />
+          </View>
+        }
+        ListEmptyComponent={
+          settings === undefined ? (
+            <Loading what="the kept settings" />
+          ) : (
+            <StateNote
+              title={shown === 'all' && said === '' ? 'None kept yet' : 'None of these'}
+              text="When a bead is judged sound, keep its setting: it is offered first on the next job like it."
+              {...(shown === 'all' && said === ''
+                ? {}
+                : {
+                    action: {
+                      label: 'All',
+                      onPress: () => {
+                        setShown('all');
+                        setText('');
+                      },
+                    },
+                  })}
+            />
+          )
+        }
+        ListFooterComponent={
+          <View className="gap-3">
+            {pages.hasNextPage && <Button label="Older ones" onPress={() => void pages.fetchNextPage()} />}
+            {settings !== undefined && settings.length > 0 && <AsFile settings={settings} />}
+          </View>
+        }
+        renderItem={({ item }) => <ProvenRow setting={item} here={isWide && item.id === open} />}
+      />
+    );
+  if (!isWide && provenId === null) return list;
+  const detail =
+    open === null ? (
+      <Words className="p-6 text-faint">Choose a setting to see it.</Words>
+    ) : (
+      <ProvenDetail key={open} provenId={open} named={provenId !== null} />
+    );
+  return <TwoPane list={list} detail={detail} chosen={provenId !== null} />;
+}
+
+/** Fetched when it is asked for: nobody needs the writing of files to find a setting. */
+const ProvenFiles = lazy(() => import('./ProvenFiles'));
+
+function AsFile({ settings }: { settings: readonly ProvenSetting[] }) {
+  const [open, setOpen] = useState(false);
+  if (!open)
+    return (
+      <Row>
+        <Button label="As a file" onPress={() => setOpen(true)} />
+      </Row>
+    );
+  return (
+    <Suspense fallback={<Loading what="the file" />}>
+      <ProvenFiles settings={settings} />
+    </Suspense>
+  );
+}
+
+function askedFor(shown: Shown, text: string, onBench: ReturnType<typeof useCoupon>['data']): ProvenAsked {
+  const words = text.trim() === '' ? {} : { text: text.trim() };
+  if (shown === 'away') return { ...words, putAway: true };
+  if (onBench === undefined || shown === 'all') return words;
+  if (shown === 'rig') return { ...words, rig: onBench.rigId };
+  const { baseMetal, joint, position, thicknessMm, otherThicknessMm } = onBench.job.job;
+  return {
+    ...words,
+    ...(baseMetal === undefined ? {} : { metal: baseMetal }),
+    ...(joint === undefined ? {} : { joint }),
+    ...(position === undefined ? {} : { position }),
+    ...(thicknessMm === undefined ? {} : { thicknessMm: Math.min(thicknessMm, otherThicknessMm ?? thicknessMm) }),
+  };
+}
+
+function ProvenRow({ setting, here }: { setting: ProvenSetting; here: boolean }) {
+  const units = useUnits();
+  const { id, title, bead, job, setup, rigName, provenAt, by, how, welds } = setting;
+  const figures = MAIN_SETTINGS.slice(0, 2).flatMap((name) => {
+    const value = bead.settings[name];
+    return value === undefined ? [] : [figureWithUnit(name, value, units)];
+  });
+  return (
+    <Link href={{ pathname: '/proven/[provenId]', params: { provenId: id } }} asChild>
+      <Pressable
+        role="link"
+        aria-current={here ? 'page' : undefined}
+        className={`gap-1 rounded-md border-2 bg-plate p-3 ${here ? 'border-ink' : 'border-transparent'}`}
+      >
+        <Row className="items-start justify-between gap-2">
+          <View className="min-w-0 flex-1">
+            <Words strong className="text-xl" style={{ fontVariant: ['tabular-nums'] }}>
+              {figures.join(' · ')}
+            </Words>
+            <Words className="text-sm">{jobWords(job, units)}</Words>
+          </View>
+          <View className="w-20 overflow-hidden rounded-sm">
+            <BeadDrawing bead={appearanceFrom(bead.appearance)} view="top" height={43} />
+          </View>
+        </Row>
+        <Words className="text-sm text-faint">{`${rigName} · ${fittedWords(setup.rig, units)}`}</Words>
+        <Words className="text-sm">{`${title} · ${proofWords(how)} by ${by}, ${dayWords(provenAt)}${welds === 0 ? '' : ` · ${welds} ${welds === 1 ? 'weld' : 'welds'}`}`}</Words>
+      </Pressable>
+    </Link>
+  );
+}

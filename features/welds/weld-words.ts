@@ -1,0 +1,27 @@
+import type { WeldState } from '@/core/record/weld-schema';
+import type { JudgedLine } from '@/core/inspection/judge';
+import { readable, unitOf, type UnitSystem } from '@/core/quantity/units';
+
+export const STATE_WORDS: Record<WeldState, string> = {
+  'to-inspect': 'To inspect',
+  open: 'Not looked at whole',
+  accept: 'Passed',
+  repair: 'To repair',
+  reject: 'To make anew',
+};
+
+/** A figure of an inspection with its unit, in the reader's. */
+export function measureText(value: number, unit: JudgedLine['unit'], units: UnitSystem): string {
+  if (unit === null) return String(Math.round(value));
+  if (unit === '%') return `${Number(value.toFixed(0))} %`;
+  return `${readable(value, 'length', units)} ${unitOf('length', units)}`;
+}
+
+/** "Undercut 2 mm, allowed 0.7 mm". What is too small says what it should be at least. */
+export function lineText({ name, measured, allowed, unit, defect }: JudgedLine, units: UnitSystem): string {
+  if (measured === 0) return `${name}: none`;
+  const least = defect === 'throat-short';
+  const figure = measureText(measured, unit, units);
+  const limit = measureText(allowed, unit, units);
+  return least ? `Throat ${figure}, at least ${limit}` : `${name} ${figure}, allowed ${limit}`;
+}
