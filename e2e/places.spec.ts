@@ -121,6 +121,8 @@ test('the coupon in work is asked for once, before the page is put together', as
     (id) => localStorage.setItem('jolly.bench-coupon', JSON.stringify({ version: 2, value: id })),
     opened.split('/')[3],
   );
+  // What the first visit still asks for is not counted to the second.
+  await page.goto('about:blank');
   asked.splice(0);
   await openBench(page);
   await expect.poll(() => asked.length).toBeGreaterThanOrEqual(2);

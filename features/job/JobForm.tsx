@@ -24,6 +24,7 @@ import {
 } from '../shared/job-words';
 import { recordResolver } from '../shared/record-form';
 import { useUnits } from '../shared/use-habits';
+import { useLeadOn } from '../shared/use-lead-on';
 import { useSubmit } from '../shared/use-records';
 import { couponChanges } from './job-changes';
 import { JointPart } from './JointPart';
@@ -49,6 +50,7 @@ const toggled = <T,>(list: readonly T[], item: T): T[] =>
 /** What the plate is. Makes a new coupon, or corrects the job of one. */
 export function JobForm({ coupon: now, like, rigs, rigId }: FormProps) {
   const router = useRouter();
+  const leadOn = useLeadOn();
   const units = useUnits();
   const { put, busy, problem } = useSubmit();
   // What another device changes meanwhile moves nothing here: only what is changed in this form is sent.
@@ -74,7 +76,7 @@ export function JobForm({ coupon: now, like, rigs, rigId }: FormProps) {
     const record = couponFrom(values, coupon, from, begun, units);
     if (!(await put(couponChanges(record, coupon)))) return;
     store(BENCH_COUPON, record.id);
-    router.replace('/');
+    leadOn('/');
   });
   const { dirtyFields } = formState;
   const anyWrong = Object.keys(formState.errors).length > 0;

@@ -16,6 +16,7 @@ import { Heading, Words } from '@/ui/Words';
 import { supplyWords, WIRE_WORDS, wireWords } from '../shared/rig-words';
 import { makeChange } from '../shared/sending';
 import { useTextIn, useUnits } from '../shared/use-habits';
+import { useLeadOn } from '../shared/use-lead-on';
 import { useSubmit } from '../shared/use-records';
 
 /** Sizes that each wire is sold in for machines of this kind, mm; the usual one first. */
@@ -31,6 +32,7 @@ const SIZES: Record<WireClass, readonly [number, ...number[]]> = {
 export function ChangePanel({ rig }: { rig: RigRecord }) {
   useTitle(`${rig.name}: another wire`);
   const router = useRouter();
+  const leadOn = useLeadOn();
   const units = useUnits();
   const [under, setUnder] = useStored(changeoverOn(rig.id));
   const { put, busy, problem } = useSubmit();
@@ -54,7 +56,7 @@ export function ChangePanel({ rig }: { rig: RigRecord }) {
     };
     if (!(await put([makeChange('refit', rig.id, setup, rig.revision)]))) return;
     setUnder(null);
-    router.replace({ pathname: '/rig/[rigId]', params: { rigId: rig.id } });
+    leadOn({ pathname: '/rig/[rigId]', params: { rigId: rig.id } });
   };
   return (
     <ScrollView contentContainerClassName="w-full max-w-3xl gap-5 self-center p-4 pb-10">

@@ -20,6 +20,7 @@ import { recordResolver } from '../shared/record-form';
 import { POLARITY_WORDS, WIRE_DIAMETERS, WIRE_WORDS } from '../shared/rig-words';
 import { useUnits } from '../shared/use-habits';
 import { makeChange } from '../shared/sending';
+import { useLeadOn } from '../shared/use-lead-on';
 import { useSubmit } from '../shared/use-records';
 import { FeedPart } from './FeedPart';
 import { GasPart } from './GasPart';
@@ -51,6 +52,7 @@ export function RigForm({ rigId, record: now, named, onKept }: FormProps) {
   const title = record?.name ?? 'New rig';
   useTitle(named ? title : 'Rig');
   const router = useRouter();
+  const leadOn = useLeadOn();
   const units = useUnits();
   const { put, busy, problem } = useSubmit();
   const [begun] = useState<Begun>(() => ({
@@ -77,7 +79,7 @@ export function RigForm({ rigId, record: now, named, onKept }: FormProps) {
   const keep = async (changes: readonly WaitingChange[], next: Href = '/rig'): Promise<void> => {
     if (!(await put(changes))) return;
     onKept();
-    router.replace(next);
+    leadOn(next);
   };
   const save = handleSubmit((values) => {
     // A new machine with marks is nothing to set by until they are taken down.

@@ -22,6 +22,7 @@ import { Heading, Words } from '@/ui/Words';
 import { jobWords } from '../shared/job-words';
 import { makeChange } from '../shared/sending';
 import { useUnits } from '../shared/use-habits';
+import { useLeadOn } from '../shared/use-lead-on';
 import { useSubmit } from '../shared/use-records';
 import { useLevels, useWeld } from '../shared/use-welds';
 import { typedOf } from './inspection-work';
@@ -51,6 +52,7 @@ const levelFor = (levels: readonly Level[], { job }: Weld): Level =>
 
 function InspectForm({ weld }: { weld: Weld }) {
   const router = useRouter();
+  const leadOn = useLeadOn();
   const isWide = useWindowDimensions().width >= WIDE;
   const shown = useUnits();
   const levels = useLevels();
@@ -91,7 +93,7 @@ function InspectForm({ weld }: { weld: Weld }) {
     };
     if (!(await put([makeChange('inspect', weld.id, fields, weld.revision, id)]))) return;
     setDraft(null);
-    router.replace({ pathname: '/weld/[weldId]', params: { weldId: weld.id } });
+    leadOn({ pathname: '/weld/[weldId]', params: { weldId: weld.id } });
   };
   const sizes = <Sizes weld={weld} draft={draft} said={said} judged={judged} onType={type} />;
   const form = (

@@ -20,6 +20,7 @@ import { jobWords } from '../shared/job-words';
 import { fittedWords } from '../shared/rig-words';
 import { makeChange } from '../shared/sending';
 import { useUnits } from '../shared/use-habits';
+import { useLeadOn } from '../shared/use-lead-on';
 import { useCoupon, useSubmit } from '../shared/use-records';
 import { PROOF_WORDS } from '../shared/proof-words';
 
@@ -55,6 +56,7 @@ const isCareful = ({ job }: Coupon): boolean =>
 
 function KeepForm({ coupon, bead }: { coupon: Coupon; bead: Bead }) {
   const router = useRouter();
+  const leadOn = useLeadOn();
   const units = useUnits();
   const [who, setWho] = useStored(WHO);
   const [how, setHow] = useState<readonly Proof[]>(['looked']);
@@ -77,7 +79,7 @@ function KeepForm({ coupon, bead }: { coupon: Coupon; bead: Bead }) {
     const provenAt = platform().now().toISOString();
     const fields = { couponId: coupon.id, beadId: bead.id, provenAt, by: who.trim(), how: [...how], run, note };
     if (await put([makeChange('prove', id, fields, 0, id)]))
-      router.replace({ pathname: '/proven/[provenId]', params: { provenId: id } });
+      leadOn({ pathname: '/proven/[provenId]', params: { provenId: id } });
   };
   return (
     <ScrollView contentContainerClassName="w-full max-w-3xl gap-4 self-center p-4 pb-10">

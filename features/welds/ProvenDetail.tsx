@@ -29,6 +29,7 @@ import { makeChange } from '../shared/sending';
 import { dayWords } from '../shared/time-words';
 import { Told } from '../shared/Told';
 import { useUnits } from '../shared/use-habits';
+import { useLeadOn } from '../shared/use-lead-on';
 import { isGone, useRigs, useSubmit } from '../shared/use-records';
 import { useProven, useWeldPages } from '../shared/use-welds';
 import { proofWords } from '../shared/proof-words';
@@ -57,6 +58,7 @@ export function ProvenDetail({ provenId, named }: { provenId: string; named: boo
 
 function Kept({ setting }: { setting: ProvenSetting }) {
   const router = useRouter();
+  const leadOn = useLeadOn();
   const units = useUnits();
   const { put, busy, problem } = useSubmit();
   const { id, title, bead, job, setup, rigId, rigName, provenAt, by, how, run, note, putAway, revision } = setting;
@@ -121,7 +123,7 @@ function Kept({ setting }: { setting: ProvenSetting }) {
           className="flex-1"
           label="Run it on the bench"
           disabled={busy}
-          onPress={() => void onTheBench(setting, put, () => router.push('/'))}
+          onPress={() => void onTheBench(setting, put, () => leadOn('/', 'push'))}
         />
       </Row>
     </ScrollView>
@@ -169,7 +171,7 @@ function Welds({ setting }: { setting: ProvenSetting }) {
 }
 
 function AddWeld({ setting, onDone }: { setting: ProvenSetting; onDone: () => void }) {
-  const router = useRouter();
+  const leadOn = useLeadOn();
   const units = useUnits();
   const [who, setWho] = useStored(WHO);
   const [title, setTitle] = useState('');
@@ -195,7 +197,7 @@ function AddWeld({ setting, onDone }: { setting: ProvenSetting; onDone: () => vo
     const fields = { provenId: setting.id, title: title.trim(), weldedAt, by: who.trim(), lengthMm, note };
     if (!(await put([makeChange('log-weld', id, fields, 0, id)]))) return;
     onDone();
-    router.push({ pathname: '/weld/[weldId]', params: { weldId: id } });
+    leadOn({ pathname: '/weld/[weldId]', params: { weldId: id } }, 'push');
   };
   const said = (one: string | null): string | null => (tried ? one : null);
   return (

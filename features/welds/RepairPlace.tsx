@@ -23,6 +23,7 @@ import { CautionNotes } from '../shared/CautionNotes';
 import { FigureRow } from '../shared/FigureRow';
 import { makeChange } from '../shared/sending';
 import { useHabits, useTextIn } from '../shared/use-habits';
+import { useLeadOn } from '../shared/use-lead-on';
 import { useRigs, useSubmit } from '../shared/use-records';
 import { useWeld } from '../shared/use-welds';
 import { StepRow } from './StepRow';
@@ -41,9 +42,10 @@ const KIND_WORDS: Record<StepKind, string> = {
 export function RepairPlace({ weldId }: { weldId: string }) {
   useTitle('Repair');
   const router = useRouter();
+  const leadOn = useLeadOn();
   const { data: weld, error } = useWeld(weldId);
   const rigs = useRigs().data;
-  const toWeld = (): void => router.replace({ pathname: '/weld/[weldId]', params: { weldId } });
+  const toWeld = (): void => leadOn({ pathname: '/weld/[weldId]', params: { weldId } });
   if (error !== null)
     return (
       <StateNote
