@@ -184,3 +184,20 @@ describe('diagnosis', () => {
     expect(() => diagnose(ENGINE, withFindings({ 'bead-purple': 'present' }))).toThrow('bead-purple');
   });
 });
+
+describe('a check that only compares figures', () => {
+  const burned: Case = {
+    format: CASE_FORMAT,
+    job: { baseMetal: 'mild-steel', joint: 'butt', position: 'flat' },
+    rig: { process: 'gmaw', wire: { class: 'solid-steel', diameterMm: 0.8 }, gas: { argonPct: 82, co2Pct: 18 } },
+    findings: { 'back-heavy': 'present' },
+  };
+  const asked = (input: Case) => diagnose(ENGINE, input).nextChecks.map(({ check }) => check);
+
+  it('is asked where the plate is not known, and not where the figures have answered it', () => {
+    expect(asked({ ...burned, settings: { wireSpeedMPerMin: 6 } })).toContain('check-heat-thin');
+    const known = { ...burned, job: { ...burned.job, thicknessMm: 3 }, settings: { wireSpeedMPerMin: 6 } };
+    expect(asked(known).filter((id) => id.startsWith('check-heat'))).toEqual([]);
+    expect(asked({ ...known, settings: {} })).toContain('check-heat-thin');
+  });
+});

@@ -2,6 +2,8 @@ import { readArc, type ArcReading } from '../arc/reading';
 import { ampsRead, setupByAmps } from '../arc/amps';
 import { arcSetup, type ArcSetup } from '../arc/setup';
 import type { Case } from '../case/schema';
+import type { StatedId } from '../evidence/ids';
+import type { Knowledge } from '../knowledge/types';
 import { READ_SETTINGS, type ReadSetting } from '../setting/table';
 import { cautionsFor, type CautionNote } from './cautions';
 import { inCircumstances, priorOf, type PriorEvidence } from './circumstance';
@@ -96,12 +98,17 @@ export function diagnose(standard: Engine, input: Case): Diagnosis {
     causes,
     marginals: result.marginals,
     noCause: result.none,
-    ...questions(engine, sets, new Set(stated.map(([id]) => id))),
+    ...questions(engine, sets, new Set([...stated.map(([id]) => id), ...compared(engine.knowledge, residuals)])),
     askFor: nextFigure(engine, sets, askable(input, setup)),
     firstLooks: firstLooks(taught, input, setup),
     notes: notesOn(engine, { observed, seen, residuals, amps, sets, priors, chance }),
     cautions: cautionsFor(engine.knowledge.cautions, input, setup, causes),
   };
+}
+
+/** Checks that the recorded figures have answered: they spoke as figures, and would only be counted twice. */
+function compared({ checks }: Knowledge, residuals: Residuals): StatedId[] {
+  return checks.flatMap(({ id, compares }) => (compares !== undefined && residuals[compares] !== undefined ? [id] : []));
 }
 
 /** Settings that are not stated and whose figure the arc model could use. */

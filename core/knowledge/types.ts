@@ -51,6 +51,8 @@ export type Check = {
   minutes: number;
   tools: string;
   caution?: string;
+  /** What it compares by hand. Where the recorded figures already give it, nobody is asked to do so again. */
+  compares?: ResidualName;
   /** Chance that it shows a fault that is not there. */
   leak: number;
 };

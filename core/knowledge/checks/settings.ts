@@ -36,6 +36,7 @@ export const SETTINGS_CHECKS: readonly Check[] = [
     shows: 'well under what the thickness wants',
     minutes: 0.5,
     tools: 'gauge',
+    compares: 'heat',
     leak: 0.06,
   },
   {
@@ -45,6 +46,7 @@ export const SETTINGS_CHECKS: readonly Check[] = [
     shows: 'well over what the thin part stands',
     minutes: 0.5,
     tools: 'gauge',
+    compares: 'heat',
     leak: 0.05,
   },
   {
