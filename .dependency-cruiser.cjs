@@ -14,7 +14,7 @@ const MAY_USE = {
   server: ['core'],
   measure: ['core', 'server'],
   e2e: ['core'],
-  scripts: ['core', 'server'],
+  scripts: ['core', 'server', 'measure'],
 };
 const ROOMS = Object.keys(MAY_USE);
 

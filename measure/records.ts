@@ -19,7 +19,7 @@ const id = (kind: number, n: number): string =>
 function fill(folder: string, wanted: number): string {
   const file = join(folder, 'jolly-tinker.sqlite');
   const { store, connection, close } = openStore(file);
-  loadWorkshop(store, Date.parse('2026-05-04T09:00:00Z'));
+  loadWorkshop(store, Date.parse('2026-05-04T09:00:00Z'), false);
   markBegun(store);
   const coupon = connection.prepare('SELECT * FROM coupons LIMIT 1').get() as Record<string, unknown>;
   const job = connection.prepare('SELECT * FROM jobs WHERE id = ?').get(coupon.job_id) as { job: string };

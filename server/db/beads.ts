@@ -28,13 +28,24 @@ function missing(store: Store, { couponId, setupId, jobId }: NewBead): FieldProb
   return problems;
 }
 
-function documentOf(bead: NewBead): string {
+function documentOf(bead: Omit<Bead, 'number' | 'takenBack' | 'revision'>): string {
   const { settings, readings, schools, findings, names, verdict, move, judgedBy, experience, cured, leaves } = bead;
   const document: BeadDocument = {
     ...{ settings, readings, schools, findings, names, verdict, move, judgedBy },
     ...{ experience, cured, leaves },
   };
   return JSON.stringify(document);
+}
+
+/** The row of a bead. */
+export function beadRow(bead: Omit<Bead, 'revision'>, revision: number): typeof beads.$inferInsert {
+  const { id, couponId, setupId, jobId, ranAt, number, outcome, note, takenBack, appearance, findings, names } = bead;
+  return {
+    ...{ id, couponId, setupId, jobId, ranAt, number, outcome, note, takenBack, revision },
+    facts: documentOf(bead),
+    appearance: appearance === null ? null : JSON.stringify(appearance),
+    shows: firstShown({ findings, names }),
+  };
 }
 
 /** Counts the beads of a coupon anew, and its first sound one. */
@@ -73,20 +84,11 @@ export function logBead(writing: Writing, bead: NewBead): boolean {
   }
   const problems = missing(store, bead);
   if (problems.length > 0) throw new Refusal('wrong-fields', problems);
-  const { id, couponId, setupId, jobId, ranAt, outcome, note, appearance, findings, names } = bead;
   store
     .insert(beads)
-    .values({
-      ...{ id, couponId, setupId, jobId, ranAt, outcome, note },
-      number: nextNumber(store, couponId),
-      facts: documentOf(bead),
-      appearance: appearance === null ? null : JSON.stringify(appearance),
-      shows: firstShown({ findings, names }),
-      takenBack: false,
-      revision: revision(),
-    })
+    .values(beadRow({ ...bead, number: nextNumber(store, bead.couponId), takenBack: false }, revision()))
     .run();
-  recount(writing, couponId);
+  recount(writing, bead.couponId);
   return true;
 }
 

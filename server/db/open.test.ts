@@ -69,7 +69,7 @@ describe('opening the database', () => {
 
   it('is refused when it is damaged: pages that were overwritten, a row that names one that is gone', () => {
     const { store, close } = openStore(file);
-    loadWorkshop(store, Date.parse('2026-05-04T09:00:00Z'));
+    loadWorkshop(store, Date.parse('2026-05-04T09:00:00Z'), false);
     close();
     const whole = readFileSync(file);
     const orphaned = new Database(file);

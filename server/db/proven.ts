@@ -162,8 +162,22 @@ export function provenNow(store: Store, id: string): (Required<ProvenChange> & {
   );
 }
 
-/** What a kept setting is found by: the plate and the wire. */
-function foundBy(job: JobVersion['job'], { rig }: Setup) {
+/** The row of a kept setting: what it is found by, the plate and the wire, stands beside it. */
+export function provenRow(
+  { id, beadId, provenAt, by, how, run, note, putAway, welds }: NewProven & Pick<ProvenSetting, 'putAway' | 'welds'>,
+  job: JobVersion['job'],
+  setup: Pick<Setup, 'rig' | 'rigId'>,
+  revision: number,
+): typeof proven.$inferInsert {
+  return {
+    ...{ id, beadId, provenAt, by, note, putAway, revision, rigId: setup.rigId, run: run ?? null },
+    how: JSON.stringify(how),
+    weldCount: welds,
+    ...foundBy(job, setup),
+  };
+}
+
+function foundBy(job: JobVersion['job'], { rig }: Pick<Setup, 'rig'>) {
   const { baseMetal = null, thicknessMm, otherThicknessMm, position = null, joint } = job;
   return {
     ...{ baseMetal, position },
@@ -194,17 +208,10 @@ export function prove({ store, revision }: Writing, setting: NewProven): { coupo
     return { couponId, isNew: false };
   if (row.bead.outcome !== 'sound')
     throw new Refusal('wrong-fields', [{ field: 'beadId', takes: 'a bead that was judged sound' }]);
-  const { id, beadId, provenAt, by, how, run, note } = setting;
+  const kept = { ...setting, putAway: false, welds: 0 };
   store
     .insert(proven)
-    .values({
-      ...{ id, beadId, provenAt, by, note, rigId: row.setup.rigId, run: run ?? null },
-      how: JSON.stringify(how),
-      putAway: false,
-      ...foundBy(toJob(row.job).job, toSetup(row.setup)),
-      weldCount: 0,
-      revision: revision(),
-    })
+    .values(provenRow(kept, toJob(row.job).job, toSetup(row.setup), revision()))
     .run();
   return { couponId, isNew: true };
 }

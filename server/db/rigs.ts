@@ -28,7 +28,11 @@ export function findRig(store: Store, id: string): RigRecord | null {
 }
 
 /** The facts of a setup as they are kept. */
-const factsOf = ({ rig, arcControlRising, display }: NewSetup): string =>
+export const factsOf = ({
+  rig,
+  arcControlRising,
+  display,
+}: Pick<NewSetup, 'rig' | 'arcControlRising' | 'display'>): string =>
   JSON.stringify({ rig, arcControlRising, display });
 
 /** What may change of a rig, as it stands; null where there is none. */

@@ -6,22 +6,22 @@ import { USUAL_HABITS } from '../../core/record/habits';
 import type { NewBead, NewCoupon, NewRig } from '../../core/record/schema';
 import { logBead } from '../db/beads';
 import { beginCoupon } from '../db/coupons';
+import { insertAll } from '../db/insert-all';
 import type { Store } from '../db/store';
-import { beginRig } from '../db/rigs';
-import { prove } from '../db/proven';
-import { inspect, logWeld, repair } from '../db/welds';
+import { beginRig, refit } from '../db/rigs';
 import { writeNow, type Writing } from '../db/write';
 import { COUPONS, type ToldCoupon } from './coupons';
 import { demoId } from './demo-id';
+import { keepTold } from './keep-told';
+import { recordOfYears } from './record-of-years';
 import { demoRigs } from './rigs';
-import { KEPT, type ToldProven } from './welds';
+import { instantOf } from './time';
+import { KEPT } from './welds';
+import { YEARS } from './years';
 
-const DAY = 24 * 60 * 60 * 1000;
-const FIRST_ARC = (9 * 60 + 20) * 60 * 1000;
+/** Setups that the machines had when the two years began, by their ids. */
+const BEGUN = 900;
 const BETWEEN_BEADS = 6 * 60 * 1000;
-
-/** Work starts at twenty past nine, the day before at the latest, so that nothing lies in the future. */
-const startOf = (daysAgo: number, now: number): number => Math.floor(now / DAY - 1 - daysAgo) * DAY + FIRST_ARC;
 
 /** A coupon as it is told, with each bead judged as it would have been at the bench. */
 function couponAndBeads(
@@ -30,8 +30,8 @@ function couponAndBeads(
   rigs: readonly NewRig[],
   now: number,
 ): { coupon: NewCoupon; beads: NewBead[] } {
-  const started = startOf(told.daysAgo, now);
-  const createdAt = new Date(started).toISOString();
+  const createdAt = instantOf(told, now);
+  const started = Date.parse(createdAt);
   const { rigId, title, job } = told;
   const coupon: NewCoupon = {
     id: demoId(1, index),
@@ -54,55 +54,46 @@ function couponAndBeads(
   return { coupon, beads };
 }
 
-const STEP_AFTER = 60 * 60 * 1000;
-
-/** A kept setting as it is told, with its welds: each the same day, an hour after what came before it. */
-function keepTold(
-  writing: Writing,
-  { coupon: title, welds, ...setting }: ToldProven,
-  index: number,
-  told: readonly { coupon: NewCoupon; beads: NewBead[] }[],
-): void {
-  const bead = told.find(({ coupon }) => coupon.title === title)?.beads.findLast(({ outcome }) => outcome === 'sound');
-  if (bead === undefined) throw new Error(`the demo keeps the setting of "${title}", which has no sound bead`);
-  let at = Date.parse(bead.ranAt);
-  const later = (): string => new Date((at += STEP_AFTER)).toISOString();
-  const provenId = demoId(5, index);
-  prove(writing, { ...setting, id: provenId, couponId: bead.couponId, beadId: bead.id, provenAt: later() });
-  welds.forEach(({ steps, note = '', ...weld }, w) => {
-    const weldId = demoId(6, index * 100 + w);
-    logWeld(writing, { ...weld, note, id: weldId, provenId, weldedAt: later() });
-    let inspectionId = '';
-    steps.forEach(({ note: said = '', ...step }, s) => {
-      const id = demoId(7, (index * 100 + w) * 100 + s);
-      if (step.kind === 'inspection') {
-        inspectionId = id;
-        const { by, measured, level } = step;
-        const { id: levelId, name, limits } = level;
-        const held = { level: { id: levelId, name, limits }, measured, by, note: said };
-        inspect(writing, weldId, { id, inspectedAt: later(), ...held });
-      } else {
-        const { by, defects, done, settings } = step;
-        repair(writing, weldId, { id, inspectionId, repairedAt: later(), by, defects, done, settings, note: said });
-      }
-    });
+/**
+ * Puts the two years in, and fits each machine as it stands since: what was read on it anew, with the parts as the years left
+ * them.
+ */
+function afterYears(writing: Writing, now: number, since: string): NewRig[] {
+  const days = YEARS();
+  const began = instantOf({ daysAgo: days[0].daysAgo + 1 }, now);
+  const begun = demoRigs(began).map((rig, i) => ({ ...rig, setup: { ...rig.setup, id: demoId(3, BEGUN + i) } }));
+  const kept = recordOfYears(days, begun, now);
+  insertAll(writing, kept);
+  return demoRigs(since).map((rig): NewRig => {
+    const fittedAt = kept.setups.findLast(({ rigId }) => rigId === rig.id)?.rig.fittedAt;
+    const setup = fittedAt === undefined ? rig.setup : { ...rig.setup, rig: { ...rig.setup.rig, fittedAt } };
+    refit(writing, rig.id, setup);
+    return { ...rig, setup };
   });
 }
 
 /**
- * Fills a store with the demo workshop, in one transaction.
+ * Fills a store with the demo workshop, in one transaction: two years of work that a simulated welder did (see
+ * `npm run demo-years`), and the last four weeks as the workshop would tell them.
  * @param now time of loading, ms since 1970; the newest coupon is from the day before
+ * @param years whether the two years go in, or the four weeks alone
  */
-export function loadWorkshop(store: Store, now: number = Date.now()): void {
+export function loadWorkshop(store: Store, now: number = Date.now(), years = true): void {
   const longest = Math.max(...COUPONS.map(({ daysAgo }) => daysAgo));
-  const rigs = demoRigs(new Date(startOf(longest + 1, now)).toISOString());
+  const since = instantOf({ daysAgo: longest + 1 }, now);
   writeNow(store, (writing) => {
-    rigs.forEach((rig) => beginRig(writing, rig));
+    const rigs = years ? afterYears(writing, now, since) : demoRigs(since);
+    if (!years) rigs.forEach((rig) => beginRig(writing, rig));
     const told = COUPONS.map((coupon, index) => couponAndBeads(coupon, index, rigs, now));
     told.forEach(({ coupon, beads }) => {
       beginCoupon(writing, coupon);
       beads.forEach((bead) => logBead(writing, bead));
     });
-    KEPT.forEach((kept, index) => keepTold(writing, kept, index, told));
+    KEPT.forEach(({ coupon: title, ...kept }, index) => {
+      const beads = told.find(({ coupon }) => coupon.title === title)?.beads;
+      const bead = beads?.findLast(({ outcome }) => outcome === 'sound');
+      if (bead === undefined) throw new Error(`the demo keeps the setting of "${title}", which has no sound bead`);
+      keepTold(writing, kept, index, bead);
+    });
   });
 }

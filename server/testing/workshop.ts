@@ -91,13 +91,15 @@ function ask(
   });
 }
 
-/** A server with a database of its own, filled with the demo unless told not to. Every answer is held against the description. */
-export async function openWorkshop(options: Partial<AppOptions> & { demo?: boolean } = {}): Promise<Workshop> {
-  const { demo = true, ...app } = options;
+/** A server with a database of its own, filled with the demo's last four weeks unless told otherwise. Every answer is held against the description. */
+export async function openWorkshop(
+  options: Partial<AppOptions> & { demo?: boolean; years?: boolean } = {},
+): Promise<Workshop> {
+  const { demo = true, years = false, ...app } = options;
   const folder = mkdtempSync(join(tmpdir(), 'jolly-'));
   const file = join(folder, 'jolly-tinker.sqlite');
   const opened = openStore(file);
-  if (demo) loadWorkshop(opened.store, NOW);
+  if (demo) loadWorkshop(opened.store, NOW, years);
   const unreadable: Unreadable[] = [];
   const server: Server = createServer(
     createApp({

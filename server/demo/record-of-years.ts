@@ -1,0 +1,122 @@
+import type { Job } from '../../core/case/schema';
+import { isStatedId } from '../../core/evidence/ids';
+import { LEVELS } from '../../core/inspection/levels';
+import { cause, evidenceName } from '../../core/knowledge';
+import { caseOf } from '../../core/record/case-of';
+import { USUAL_HABITS } from '../../core/record/habits';
+import {
+  emptyKept,
+  type Kept,
+  type KeptBead,
+  type KeptSetup,
+  type KeptWeld,
+} from '../../core/record/record-file-schema';
+import type { NewRig } from '../../core/record/schema';
+import { judged } from '../../core/record/weld';
+import type { NewRepair } from '../../core/record/weld-schema';
+import { withPartAnew } from '../../core/record/worn';
+import { demoId } from './demo-id';
+import { instantOf } from './time';
+import type { ToldDay, YearsBead, YearsKept } from './years';
+
+/** Ids of the two years begin after those of the last four weeks. */
+const AFTER = 1000;
+const BETWEEN_BEADS_MIN = 6;
+/** Minutes after what came before it that a setting is kept, a part welded, inspected or repaired. */
+const STEP_AFTER_MIN = 55;
+
+type Ran = Pick<KeptBead, 'id' | 'couponId' | 'setupId' | 'jobId' | 'ranAt' | 'number'>;
+
+/** A told bead with its words, as it would have been logged. */
+function beadOf({ verdict, ...told }: YearsBead, ran: Ran, setup: KeptSetup, job: Job): KeptBead {
+  const { schools } = USUAL_HABITS;
+  const { settings, findings } = told;
+  const input = caseOf(setup, job, { settings, readings: {}, findings }, schools);
+  return {
+    ...{ ...ran, ...told, schools },
+    readings: input.readings ?? {},
+    names: Object.fromEntries(
+      Object.keys(findings)
+        .filter(isStatedId)
+        .map((id) => [id, evidenceName(id)]),
+    ),
+    verdict: verdict === null ? null : { ...verdict, name: cause(verdict.cause).name },
+    judgedBy: null,
+    note: '',
+    takenBack: false,
+  };
+}
+
+/** The steps of a weld in their order, each judged as it would have been. */
+function stepsOf(steps: YearsKept['welds'][number]['steps'], weldIndex: number, job: Job, later: () => string) {
+  const repairs: NewRepair[] = [];
+  let inspectionId = '';
+  return steps.map((step, s): KeptWeld['steps'][number] => {
+    const id = demoId(7, weldIndex * 100 + s);
+    if (step.kind === 'repair') {
+      const { by, defects, done, settings } = step;
+      const repair = { id, inspectionId, repairedAt: later(), by, defects, done, settings, note: '' };
+      repairs.push(repair);
+      return { repair };
+    }
+    inspectionId = id;
+    const { by, measured, level: levelId } = step;
+    const { name, limits } = LEVELS.find((level) => level.id === levelId)!;
+    const inspection = { id, inspectedAt: later(), by, measured, level: { id: levelId, name, limits }, note: '' };
+    return { inspection: judged({ job, repairs }, inspection) };
+  });
+}
+
+/**
+ * The two years as things of the record, in the order they were told.
+ * @param rigs with what was fitted when they began
+ * @param now time of loading, ms since 1970
+ */
+export function recordOfYears(days: readonly ToldDay[], rigs: readonly NewRig[], now: number): Kept {
+  const kept = emptyKept();
+  const fitted = new Map<string, KeptSetup>();
+  const fit = (setup: KeptSetup): void => {
+    kept.setups.push(setup);
+    fitted.set(setup.rigId, setup);
+  };
+  for (const { id, setup } of rigs) fit({ ...setup, rigId: id, assumed: false });
+  days.forEach((day, i) => {
+    const index = AFTER + i;
+    const at = instantOf(day, now);
+    const setup = fitted.get(day.rig);
+    if (setup === undefined) throw new Error(`the demo names the rig ${day.rig}, which there is not`);
+    if (day.kind === 'refit')
+      return fit({ ...setup, id: demoId(3, index), fittedAt: at, rig: withPartAnew(setup.rig, day.part, at) });
+    if (day.kind === 'care') {
+      kept.care.push({ id: demoId(8, index), rigId: day.rig, task: day.task, doneAt: at, by: day.by });
+      return;
+    }
+    const [couponId, jobId] = [demoId(1, index), demoId(4, index)];
+    const { title, job } = day;
+    kept.coupons.push({ id: couponId, rigId: day.rig, title, createdAt: at, putAway: false, jobId });
+    kept.jobs.push({ id: jobId, couponId, at, job });
+    const beads = day.beads.map((bead, b) => {
+      const ranAt = instantOf({ ...day, minute: day.minute + b * BETWEEN_BEADS_MIN }, now);
+      const ran = { id: demoId(2, index * 100 + b), couponId, setupId: setup.id, jobId, ranAt, number: b + 1 };
+      return beadOf(bead, ran, setup, job);
+    });
+    kept.beads.push(...beads);
+    if (day.kept === undefined) return;
+    const { welds, ...setting } = day.kept;
+    let { minute } = day;
+    const later = (): string => instantOf({ ...day, minute: (minute += STEP_AFTER_MIN) }, now);
+    const provenId = demoId(5, index);
+    const beadId = beads[beads.length - 1].id;
+    kept.proven.push({ ...setting, id: provenId, couponId, beadId, provenAt: later(), putAway: false });
+    welds.forEach(({ steps, ...weld }, w) => {
+      const weldIndex = index * 100 + w;
+      const logged = { ...weld, id: demoId(6, weldIndex), provenId, weldedAt: later(), note: '', putAway: false };
+      kept.welds.push({ ...logged, steps: stepsOf(steps, weldIndex, job, later) });
+    });
+  });
+  kept.rigs = rigs.map(({ setup: _, putAway = false, learnsSince = null, runOutScale = null, ...rig }) => ({
+    ...{ ...rig, putAway, learnsSince, runOutScale },
+    setupId: fitted.get(rig.id)!.id,
+  }));
+  return kept;
+}
