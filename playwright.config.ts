@@ -52,6 +52,14 @@ export default defineConfig({
     project('phone', 4391, PHONE, /e2e\/(phone\/)?[^/]+\.spec\.ts/),
     project('wide', 4392, DESK, /e2e\/(wide\/)?[^/]+\.spec\.ts/),
     project('empty', 4393, PHONE, /empty\/.*\.spec\.ts/),
+    // What only two years have to show.
+    project('years', 4394, DESK, /years\/.*\.spec\.ts/),
+    project('years-phone', 4394, PHONE, /years\/.*\.spec\.ts/),
   ],
-  webServer: [server('phone', 4391), server('wide', 4392), server('empty', 4393, '--empty')],
+  webServer: [
+    server('phone', 4391, '--weeks'),
+    server('wide', 4392, '--weeks'),
+    server('empty', 4393, '--empty'),
+    server('years', 4394),
+  ],
 });

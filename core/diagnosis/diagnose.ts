@@ -108,7 +108,9 @@ export function diagnose(standard: Engine, input: Case): Diagnosis {
 
 /** Checks that the recorded figures have answered: they spoke as figures, and would only be counted twice. */
 function compared({ checks }: Knowledge, residuals: Residuals): StatedId[] {
-  return checks.flatMap(({ id, compares }) => (compares !== undefined && residuals[compares] !== undefined ? [id] : []));
+  return checks.flatMap(({ id, compares }) =>
+    compares !== undefined && residuals[compares] !== undefined ? [id] : [],
+  );
 }
 
 /** Settings that are not stated and whose figure the arc model could use. */

@@ -12,7 +12,7 @@ import { Heading, Words } from '@/ui/Words';
 import { FigureRow } from '../shared/FigureRow';
 import { FittedSinceNotes } from '../shared/FittedSinceNotes';
 import { jobWords } from '../shared/job-words';
-import { proofWords } from '../shared/proof-words';
+import { proofWords } from '@/core/record/proof-words';
 import { dayWords } from '../shared/time-words';
 import { Told } from '../shared/Told';
 import { useTextIn, useUnits } from '../shared/use-habits';

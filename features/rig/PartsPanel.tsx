@@ -12,20 +12,11 @@ import { Heading, Words } from '@/ui/Words';
 import { supplyWords, wireWords } from '../shared/rig-words';
 import { dayWords } from '../shared/time-words';
 import { useUnits } from '../shared/use-habits';
+import { PART_NAMES } from '@/core/record/part-words';
 import { useWorn } from '../shared/use-records';
 import { arcTimeWords } from './gas-work';
 import { SpoolPart } from './SpoolPart';
 import { useRefit } from './use-refit';
-
-const PART_NAMES: Record<FittedPart, string> = {
-  tip: 'Contact tip',
-  nozzle: 'Nozzle',
-  diffuser: 'Diffuser',
-  liner: 'Liner',
-  roll: 'Drive rolls',
-  spool: 'Spool',
-  cylinder: 'Cylinder',
-};
 
 /** What each part is, in a few words, as it is recorded. */
 function sizeWords(part: FittedPart, rig: Rig, units: UnitSystem): string {

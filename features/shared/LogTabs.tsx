@@ -4,11 +4,13 @@ import { Toggle } from '@/ui/Press';
 
 const TABS = [
   { id: 'coupons', label: 'Coupons', to: '/log' },
+  { id: 'days', label: 'Day by day', to: '/log/days' },
   { id: 'proven', label: 'Kept settings', to: '/proven' },
   { id: 'welds', label: 'Welds', to: '/weld' },
+  { id: 'charts', label: 'Charts', to: '/log/charts' },
 ] as const;
 
-/** The three lists of the record: scrap plates, the settings they ended in, and the parts welded with them. */
+/** The ways to look at the record: scrap plates, everything by the day, settings, parts that were welded, and the sum of it. */
 export function LogTabs({ at }: { at: (typeof TABS)[number]['id'] }) {
   const router = useRouter();
   return (

@@ -3,7 +3,7 @@ import type { Changes } from '@/core/record/change-schema';
 import type { Coupon, CouponRow } from '@/core/record/schema';
 import { fetchChanges, fetchRevision, RequestProblem } from './api';
 import { noteConflicts } from './conflicts';
-import { COUPONS, couponKey, LOG, NEWEST, seeBead, seeRig, seeWork, TAUGHT } from './records-client';
+import { COUPONS, couponKey, DAYS, LOG, NEWEST, seeBead, seeRig, seeWork, TAUGHT } from './records-client';
 import { serverAnswered, serverAway, serverInTrouble } from './server-state';
 import { seeForLater } from './use-records';
 
@@ -33,6 +33,7 @@ export function seeChanges(client: QueryClient, changes: Changes): void {
   coupons.forEach((row) => seeRow(client, row));
   void seeWork(client, changes);
   overriding.forEach(noteConflicts);
+  void client.invalidateQueries({ queryKey: DAYS });
   if (rigs.length > 0 || beads.length > 0) void client.invalidateQueries({ queryKey: TAUGHT });
   if (coupons.length > 0 || beads.length > 0) {
     void client.invalidateQueries({ queryKey: LOG });

@@ -11,6 +11,8 @@ import { fetchCoupon, fetchRigs, isWorthRepeating } from './api';
 /** What the device has seen of the records, by the questions that were asked. */
 export const RIGS = ['rigs'];
 export const LOG = ['log'];
+/** Everything by the day, what it can be narrowed to, and the charts of it: any change may change them. */
+export const DAYS = ['days'];
 export const NEWEST = ['newest-coupon'];
 export const COUPONS = ['coupon'];
 export const TAUGHT = ['taught'];
@@ -161,6 +163,7 @@ export async function seeAnswer(
   { bead, coupon, rig, proven, weld, level }: Changed,
 ): Promise<void> {
   void client.invalidateQueries({ queryKey: LOG });
+  void client.invalidateQueries({ queryKey: DAYS });
   if (coupon !== undefined) void client.invalidateQueries({ queryKey: NEWEST });
   await Promise.all([
     bead === undefined ? null : seeBead(client, bead),

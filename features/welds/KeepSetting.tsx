@@ -22,7 +22,7 @@ import { makeChange } from '../shared/sending';
 import { useUnits } from '../shared/use-habits';
 import { useLeadOn } from '../shared/use-lead-on';
 import { useCoupon, useSubmit } from '../shared/use-records';
-import { PROOF_WORDS } from '../shared/proof-words';
+import { PROOF_WORDS } from '@/core/record/proof-words';
 
 /** Keeps the setting that a coupon ended in: what it was, who judged it and how. */
 export function KeepSetting({ couponId }: { couponId: string }) {

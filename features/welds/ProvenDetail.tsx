@@ -32,7 +32,7 @@ import { useUnits } from '../shared/use-habits';
 import { useLeadOn } from '../shared/use-lead-on';
 import { isGone, useRigs, useSubmit } from '../shared/use-records';
 import { useProven, useWeldPages } from '../shared/use-welds';
-import { proofWords } from '../shared/proof-words';
+import { proofWords } from '@/core/record/proof-words';
 import { WeldRow } from './WeldRow';
 
 /** A kept setting: what it was, what it was proved by, what differs now, and the welds made with it. */

@@ -25,7 +25,7 @@ import { useCoupon } from '../shared/use-records';
 import { useProvenPages } from '../shared/use-welds';
 import type { ProvenAsked } from '../shared/weld-api';
 import { ProvenDetail } from './ProvenDetail';
-import { proofWords } from '../shared/proof-words';
+import { proofWords } from '@/core/record/proof-words';
 
 type Shown = 'all' | 'like' | 'rig' | 'away';
 

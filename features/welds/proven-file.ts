@@ -5,7 +5,7 @@ import type { ProvenSetting } from '@/core/record/proven-schema';
 import { dialFor } from '@/core/setting/dials';
 import { SETTING_NAMES, SETTINGS } from '@/core/setting/table';
 import { dialText } from '@/core/setting/words';
-import { proofWords } from '../shared/proof-words';
+import { proofWords } from '@/core/record/proof-words';
 import { csvOf, figureIn, headOf, lengthIn, type Decimal } from '../shared/spreadsheet';
 
 /**

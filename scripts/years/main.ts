@@ -139,7 +139,7 @@ class Rig {
       if (wear === undefined || this.standing.includes(fault)) continue;
       if (fault.gas === true && this.machine.gas === null) continue;
       const share = (this.burned[fault.cause] ?? 0) / wear.at;
-      if (random() < wear.chance * share ** 2) this.standing.push(fault);
+      if (random() < wear.chance * share ** 3) this.standing.push(fault);
     }
     const once = FAULTS.filter(({ cause, gas }) => {
       if (gas === true && this.machine.gas === null) return false;
@@ -150,10 +150,12 @@ class Rig {
     return [...this.standing, ...once];
   }
 
-  /** A cure that was done: the part begins again where it was the fault, and where it was not it is seen to all the same. */
+  /** A cure that was done: the part begins again. */
   cured(cause: CauseId, at: Pick<ToldDay, 'daysAgo' | 'minute'>, by: string): void {
     const done = DONE[cause];
     if (done === undefined) return;
+    // What was not the fault is mostly left as it is once somebody has looked.
+    if (!this.standing.some((fault) => fault.cause === cause) && random() < 0.85) return;
     this.standing = this.standing.filter((fault) => fault.cause !== cause);
     this.burned[cause] = 0;
     const part = done.part ?? (done.orPart !== undefined && random() < 0.35 ? done.orPart : undefined);
@@ -287,6 +289,7 @@ for (let daysAgo = OLDEST; daysAgo >= NEWEST; daysAgo--) {
         by: 'Joos',
       });
 }
+days.sort((a, b) => b.daysAgo - a.daysAgo || a.minute - b.minute);
 writeFileSync('server/demo/years.jsonl', `${days.map((day) => JSON.stringify(day)).join('\n')}\n`);
 const coupons = days.filter((day) => day.kind === 'coupon');
 const beads = coupons.flatMap((one) => one.beads);

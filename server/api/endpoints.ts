@@ -33,6 +33,7 @@ import { OutsideModel } from '../diagnosis/outside-model';
 import { ANSWER_SCHEMA, CHART_SCHEMA, START_SCHEMA } from './answer-schema';
 import { CHANGES } from './changes';
 import { endpoint, LIMIT, type AnyEndpoint, type Context } from './endpoint';
+import { LOG } from './log';
 import { WELDS } from './welds';
 
 /** The arc model refuses figures that are each possible but not together; its message names them. */
@@ -263,6 +264,7 @@ export const ENDPOINTS: readonly AnyEndpoint[] = [
   ...RIGS,
   ...COUPONS,
   ...BEADS,
+  ...LOG,
   ...WELDS,
   ...CHANGES,
 ];

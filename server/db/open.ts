@@ -5,6 +5,7 @@ import { accessSync, constants, existsSync, mkdirSync, readFileSync, statSync } 
 import { dirname, join } from 'node:path';
 import { StartError } from '../start-error';
 import { completeOldBeads } from './complete';
+import { listAnew } from './entries';
 import * as schema from './schema';
 import type { Store } from './store';
 
@@ -76,6 +77,7 @@ export function openStore(file: string): OpenedStore {
     const store = drizzle(connection, { schema });
     migrate(store, { migrationsFolder: MIGRATIONS });
     completeOldBeads(store);
+    store.transaction(listAnew);
     const opened = connection;
     return { store, connection, close: () => void opened.close() };
   } catch (error) {

@@ -1,4 +1,5 @@
 import { sql } from 'drizzle-orm';
+import { listAnew } from './entries';
 import type { Store } from './store';
 import { ledger } from './schema';
 
@@ -25,7 +26,8 @@ export function onWritten(store: Store, listener: () => void): () => void {
 
 /**
  * Does some work in one transaction, all or nothing. The revision goes up by one when the work asks for it, so that
- * work which finds nothing to change leaves no trace.
+ * work which finds nothing to change leaves no trace. What was written is listed anew in
+ * the log before it is done.
  */
 export function writeNow<T>(store: Store, work: (writing: Writing) => T): T {
   let taken: number | null = null;
@@ -39,7 +41,9 @@ export function writeNow<T>(store: Store, work: (writing: Writing) => T): T {
           .get().revision;
         return taken;
       };
-      return work({ store: transaction, revision });
+      const done = work({ store: transaction, revision });
+      listAnew(transaction);
+      return done;
     },
     { behavior: 'immediate' },
   );

@@ -74,19 +74,27 @@ function stepsOf(steps: YearsKept['welds'][number]['steps'], weldIndex: number, 
  */
 export function recordOfYears(days: readonly ToldDay[], rigs: readonly NewRig[], now: number): Kept {
   const kept = emptyKept();
-  const fitted = new Map<string, KeptSetup>();
-  const fit = (setup: KeptSetup): void => {
-    kept.setups.push(setup);
-    fitted.set(setup.rigId, setup);
+  const began = rigs.map(({ id, setup }): KeptSetup => ({ ...setup, rigId: id, assumed: false }));
+  const setupsOf = new Map(began.map((setup) => [setup.rigId, [setup]]));
+  const fitted = (rigId: string): KeptSetup[] => {
+    const its = setupsOf.get(rigId);
+    if (its === undefined) throw new Error(`the demo names the rig ${rigId}, which there is not`);
+    return its;
   };
-  for (const { id, setup } of rigs) fit({ ...setup, rigId: id, assumed: false });
+  days.forEach((day, i) => {
+    if (day.kind !== 'refit') return;
+    const [its, fittedAt] = [fitted(day.rig), instantOf(day, now)];
+    const last = its[its.length - 1];
+    its.push({ ...last, id: demoId(3, AFTER + i), fittedAt, rig: withPartAnew(last.rig, day.part, fittedAt) });
+  });
+  kept.setups = [...setupsOf.values()].flat();
+  /** What was fitted at a time: a part may be changed between two beads. */
+  const setupAt = (rigId: string, at: string): KeptSetup => fitted(rigId).findLast(({ fittedAt }) => fittedAt <= at)!;
+
   days.forEach((day, i) => {
     const index = AFTER + i;
     const at = instantOf(day, now);
-    const setup = fitted.get(day.rig);
-    if (setup === undefined) throw new Error(`the demo names the rig ${day.rig}, which there is not`);
-    if (day.kind === 'refit')
-      return fit({ ...setup, id: demoId(3, index), fittedAt: at, rig: withPartAnew(setup.rig, day.part, at) });
+    if (day.kind === 'refit') return;
     if (day.kind === 'care') {
       kept.care.push({ id: demoId(8, index), rigId: day.rig, task: day.task, doneAt: at, by: day.by });
       return;
@@ -97,6 +105,7 @@ export function recordOfYears(days: readonly ToldDay[], rigs: readonly NewRig[],
     kept.jobs.push({ id: jobId, couponId, at, job });
     const beads = day.beads.map((bead, b) => {
       const ranAt = instantOf({ ...day, minute: day.minute + b * BETWEEN_BEADS_MIN }, now);
+      const setup = setupAt(day.rig, ranAt);
       const ran = { id: demoId(2, index * 100 + b), couponId, setupId: setup.id, jobId, ranAt, number: b + 1 };
       return beadOf(bead, ran, setup, job);
     });
@@ -116,7 +125,7 @@ export function recordOfYears(days: readonly ToldDay[], rigs: readonly NewRig[],
   });
   kept.rigs = rigs.map(({ setup: _, putAway = false, learnsSince = null, runOutScale = null, ...rig }) => ({
     ...{ ...rig, putAway, learnsSince, runOutScale },
-    setupId: fitted.get(rig.id)!.id,
+    setupId: fitted(rig.id).at(-1)!.id,
   }));
   return kept;
 }

@@ -1,0 +1,236 @@
+import { and, desc, eq, inArray, lt, sql } from 'drizzle-orm';
+import type { EntryKind } from '../../core/record/entry-schema';
+import {
+  beadEntry,
+  careEntry,
+  couponEntry,
+  inspectionEntry,
+  provenEntry,
+  refitEntry,
+  repairEntry,
+  weldEntry,
+  type EntryWords,
+} from '../../core/record/entry-of';
+import type { Job } from '../../core/case/schema';
+import type { Proof } from '../../core/record/proofs';
+import type { Inspection, NewRepair } from '../../core/record/weld-schema';
+import { toBead, toJob, toSetup } from './rows';
+import {
+  beads,
+  care,
+  coupons,
+  entries,
+  entryFindings,
+  jobs,
+  proven,
+  rigs,
+  setups,
+  staleEntries,
+  welds,
+  weldSteps,
+} from './schema';
+import type { Store } from './store';
+
+/** Things that are listed anew with one round of statements. */
+const AT_ONCE = 300;
+
+type Row = Omit<typeof entries.$inferInsert, 'id' | 'title' | 'says' | 'outcome' | 'cause'>;
+type Listed = { row: Row; words: EntryWords };
+
+/** The plate that an entry is found by. */
+function plateOf({ baseMetal, thicknessMm, otherThicknessMm }: Job): Pick<Row, 'baseMetal' | 'thicknessMm'> {
+  const thin = thicknessMm === undefined ? null : Math.min(thicknessMm, otherThicknessMm ?? thicknessMm);
+  return { baseMetal: baseMetal ?? null, thicknessMm: thin };
+}
+
+const onCoupons = (store: Store) =>
+  store
+    .select({ bead: beads, coupon: coupons, job: jobs, rigId: setups.rigId })
+    .from(beads)
+    .innerJoin(coupons, eq(beads.couponId, coupons.id))
+    .innerJoin(jobs, eq(beads.jobId, jobs.id))
+    .innerJoin(setups, eq(beads.setupId, setups.id));
+
+function listedBeads(store: Store, ids: string[]): Listed[] {
+  const rows = onCoupons(store)
+    .where(and(inArray(beads.id, ids), eq(beads.takenBack, false)))
+    .all();
+  return rows.map(({ bead, coupon, job, rigId }) => ({
+    row: {
+      ...{ kind: 'bead', of: bead.id, at: bead.ranAt, rigId, couponId: coupon.id, putAway: coupon.putAway },
+      ...plateOf(toJob(job).job),
+    },
+    words: beadEntry(toBead(bead), coupon.title),
+  }));
+}
+
+function listedCoupons(store: Store, ids: string[]): Listed[] {
+  const rows = store
+    .select({ coupon: coupons, job: jobs })
+    .from(coupons)
+    .innerJoin(jobs, eq(coupons.jobId, jobs.id))
+    .where(inArray(coupons.id, ids))
+    .all();
+  return rows.map(({ coupon: { id, createdAt, rigId, putAway, title }, job }) => ({
+    row: { kind: 'coupon', of: id, at: createdAt, rigId, couponId: id, putAway, ...plateOf(toJob(job).job) },
+    words: couponEntry(title),
+  }));
+}
+
+const onProven = (store: Store) =>
+  store
+    .select({ kept: proven, coupon: coupons, job: jobs })
+    .from(proven)
+    .innerJoin(beads, eq(proven.beadId, beads.id))
+    .innerJoin(coupons, eq(beads.couponId, coupons.id))
+    .innerJoin(jobs, eq(beads.jobId, jobs.id));
+
+function listedProven(store: Store, ids: string[]): Listed[] {
+  const rows = onProven(store).where(inArray(proven.id, ids)).all();
+  return rows.map(({ kept: { id, provenAt, rigId, putAway, by, how, note }, coupon, job }) => ({
+    row: {
+      ...{ kind: 'proven', of: id, at: provenAt, rigId, couponId: coupon.id, by, putAway },
+      ...plateOf(toJob(job).job),
+    },
+    words: provenEntry(coupon.title, by, JSON.parse(how) as Proof[], note),
+  }));
+}
+
+const onWelds = (store: Store) =>
+  store
+    .select({ weld: welds, rigId: proven.rigId, job: jobs })
+    .from(welds)
+    .innerJoin(proven, eq(welds.provenId, proven.id))
+    .innerJoin(beads, eq(proven.beadId, beads.id))
+    .innerJoin(jobs, eq(beads.jobId, jobs.id));
+
+function listedWelds(store: Store, ids: string[]): Listed[] {
+  const rows = onWelds(store).where(inArray(welds.id, ids)).all();
+  return rows.map(({ weld: { id, weldedAt, putAway, title, state, by, note }, rigId, job }) => ({
+    row: { kind: 'weld', of: id, at: weldedAt, rigId, weldId: id, by, putAway, ...plateOf(toJob(job).job) },
+    words: weldEntry(title, state, by, note),
+  }));
+}
+
+function listedSteps(store: Store, ids: string[]): Listed[] {
+  const steps = store.select().from(weldSteps).where(inArray(weldSteps.id, ids)).all();
+  const rows = onWelds(store)
+    .where(inArray(welds.id, [...new Set(steps.map(({ weldId }) => weldId))]))
+    .all();
+  const byWeld = new Map(rows.map((row) => [row.weld.id, row]));
+  return steps.flatMap(({ id, weldId, kind, facts }): Listed[] => {
+    const of = byWeld.get(weldId);
+    if (of === undefined) return [];
+    const { weld, rigId, job } = of;
+    const row = { kind, of: id, rigId, weldId, putAway: weld.putAway, ...plateOf(toJob(job).job) };
+    if (kind === 'inspection') {
+      const inspection = JSON.parse(facts) as Inspection;
+      const { inspectedAt: at, by } = inspection;
+      return [{ row: { ...row, at, by }, words: inspectionEntry(inspection, weld.title) }];
+    }
+    const repair = JSON.parse(facts) as NewRepair;
+    return [{ row: { ...row, at: repair.repairedAt, by: repair.by }, words: repairEntry(repair, weld.title) }];
+  });
+}
+
+function listedRefits(store: Store, ids: string[]): Listed[] {
+  const rows = store
+    .select({ setup: setups, rigName: rigs.name })
+    .from(setups)
+    .innerJoin(rigs, eq(setups.rigId, rigs.id))
+    .where(inArray(setups.id, ids))
+    .all();
+  return rows.map(({ setup, rigName }) => {
+    const { id, rigId, fittedAt } = setup;
+    const before = store
+      .select()
+      .from(setups)
+      .where(and(eq(setups.rigId, rigId), lt(setups.fittedAt, fittedAt)))
+      .orderBy(desc(setups.fittedAt))
+      .limit(1)
+      .get();
+    return {
+      row: { kind: 'refit', of: id, at: fittedAt, rigId, putAway: false },
+      words: refitEntry(toSetup(setup), before === undefined ? null : toSetup(before), rigName),
+    };
+  });
+}
+
+function listedCare(store: Store, ids: string[]): Listed[] {
+  const rows = store.select().from(care).where(inArray(care.id, ids)).all();
+  return rows.map(({ id, rigId, task, doneAt, by }) => ({
+    row: { kind: 'care', of: id, at: doneAt, rigId, by, putAway: false },
+    words: careEntry(task, by),
+  }));
+}
+
+const LISTED: Record<EntryKind, (store: Store, ids: string[]) => Listed[]> = {
+  coupon: listedCoupons,
+  bead: listedBeads,
+  proven: listedProven,
+  weld: listedWelds,
+  inspection: listedSteps,
+  repair: listedSteps,
+  refit: listedRefits,
+  care: listedCare,
+};
+
+/** What cannot be read is not listed; reading the thing itself says why. */
+function readOneByOne(store: Store, kind: EntryKind, ids: string[]): Listed[] {
+  try {
+    return LISTED[kind](store, ids);
+  } catch {
+    if (ids.length === 1) return [];
+    return ids.flatMap((id) => readOneByOne(store, kind, [id]));
+  }
+}
+
+function takeOut(store: Store, kind: EntryKind, ids: string[]): void {
+  const listed = and(eq(entries.kind, kind), inArray(entries.of, ids));
+  store.run(sql`DELETE FROM entry_words WHERE rowid IN (SELECT id FROM ${entries} WHERE ${listed})`);
+  store.delete(entries).where(listed).run();
+}
+
+function putIn(store: Store, listed: readonly Listed[]): void {
+  if (listed.length === 0) return;
+  const values = listed.map(({ row, words: { title, says, outcome, cause } }) => ({
+    ...{ ...row, title, says, outcome, cause },
+  }));
+  const ids = new Map(
+    store
+      .insert(entries)
+      .values(values)
+      .returning({ id: entries.id, of: entries.of })
+      .all()
+      .map(({ id, of }) => [of, id]),
+  );
+  const found = listed.flatMap(({ row, words: { findings } }) =>
+    [...new Set(findings)].map((finding) => ({ entryId: ids.get(row.of)!, finding })),
+  );
+  for (let from = 0; from < found.length; from += 4 * AT_ONCE)
+    store
+      .insert(entryFindings)
+      .values(found.slice(from, from + 4 * AT_ONCE))
+      .run();
+  const texts = listed.map(({ row, words }) => sql`(${ids.get(row.of)!}, ${words.words.join('\n')})`);
+  store.run(sql`INSERT INTO entry_words (rowid, words) VALUES ${sql.join(texts, sql`, `)}`);
+}
+
+/**
+ * Lists anew what was written since: triggers of the database have named it. Called within the transaction that wrote it, and
+ * when a database of an older version is opened.
+ */
+export function listAnew(store: Store): void {
+  for (;;) {
+    const stale = store.select().from(staleEntries).orderBy(staleEntries.kind).limit(AT_ONCE).all();
+    if (stale.length === 0) return;
+    const { kind } = stale[0];
+    const ids = stale.flatMap((one) => (one.kind === kind ? [one.of] : []));
+    takeOut(store, kind, ids);
+    putIn(store, readOneByOne(store, kind, ids));
+    store
+      .delete(staleEntries)
+      .where(and(eq(staleEntries.kind, kind), inArray(staleEntries.of, ids)))
+      .run();
+  }
+}
