@@ -1,4 +1,5 @@
 import { sql } from 'drizzle-orm';
+import type { Charts } from '../core/record/charts-schema';
 import type { EntryPage, Facets } from '../core/record/entry-schema';
 import type { Coupon, CouponPage } from '../core/record/schema';
 import { openStore } from './db/open';
@@ -171,5 +172,52 @@ describe('the log follows what is written', () => {
     openStore(shop.file).close();
     expect(one('SELECT count(*) n FROM entries')).toBe(count);
     expect((await all('&text=porosity')).length).toBeGreaterThan(10);
+  });
+});
+
+describe('the charts of the log', () => {
+  const charts = async (query = ''): Promise<Charts> => (await shop.send('GET', `/log/charts${query}`)).json;
+
+  it('count what the record holds, month by month', async () => {
+    // The months end with the one that is now, and the demo is told for a day of its own.
+    jest.useFakeTimers({ now: NOW, doNotFake: ['nextTick', 'setImmediate', 'setTimeout', 'clearTimeout'] });
+    try {
+      const { months, causes, coupons, soundAtFirst, beadsToSound } = await charts();
+      expect(months).toHaveLength(24);
+      expect(months[23]).toBe('2026-05');
+      expect(months[0]).toBe('2024-06');
+      const sum = (list: readonly (number | null)[]): number => list.reduce<number>((all, n) => all + (n ?? 0), 0);
+      expect(sum(coupons)).toBe(one(`SELECT count(*) n FROM coupons WHERE bead_count > 0 AND created_at >= '2024-06'`));
+      for (const { id, beads } of causes)
+        expect(sum(beads)).toBe(
+          one(`SELECT count(*) n FROM beads WHERE json_extract(facts, '$.verdict.cause') = '${id}'
+            AND outcome IS NOT 'sound' AND NOT taken_back AND ran_at >= '2024-06'`),
+        );
+      const totals = causes.map(({ beads }) => sum(beads));
+      expect([...totals].sort((a, b) => b - a)).toEqual(totals);
+      for (const share of soundAtFirst) expect(share === null || (share >= 0 && share <= 1)).toBe(true);
+      expect(beadsToSound.map(({ name }) => name)).toEqual(['All rigs', 'Blue cart set', 'Boat kit', 'Dock set']);
+      const march = months.indexOf('2026-03');
+      const mean = shop.store.get(
+        sql.raw(`SELECT avg(sound_number) n FROM coupons WHERE substr(created_at, 1, 7) = '2026-03'`),
+      ) as { n: number };
+      expect(beadsToSound[0].means[march]).toBeCloseTo(mean.n, 2);
+    } finally {
+      jest.useRealTimers();
+    }
+  });
+
+  it('are of one rig where one is asked for', async () => {
+    const { beadsToSound, parts } = await charts();
+    const boat = beadsToSound.find(({ name }) => name === 'Boat kit')!;
+    const alone = await charts(`?rig=${boat.rigId}`);
+    expect(alone.beadsToSound).toEqual([boat]);
+    const beadsOf = (of: Charts['parts']): number =>
+      of.flatMap(({ ages }) => ages).reduce((sum, { beads }) => sum + beads, 0);
+    expect(beadsOf(alone.parts)).toBeLessThan(beadsOf(parts));
+    const tip = parts.find(({ task }) => task === 'tip')!;
+    const share = ({ beads, showing }: { beads: number; showing: number }): number => showing / beads;
+    // A worn tip shows: the demo's parts wear.
+    expect(share(tip.ages.at(-1)!)).toBeGreaterThan(1.3 * share(tip.ages[0]));
   });
 });

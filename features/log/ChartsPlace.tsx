@@ -141,7 +141,11 @@ function PartAges({ part: { name, ages } }: { part: Charts['parts'][number] }) {
   const shares = ages.map(({ beads, showing }) => (beads < FEWEST ? null : showing / beads));
   const most = Math.max(0.01, ...shares.map((share) => share ?? 0));
   return (
-    <View role="table" aria-label={`${name}: beads that show it, by its age`} className="min-w-[300px] flex-1 gap-1">
+    <View
+      role="table"
+      aria-label={`${name}: beads that show it, by its age`}
+      className="min-w-[300px] max-w-[560px] flex-1 gap-1"
+    >
       <Words strong>{name}</Words>
       {ages.map(({ fromMin, toMin, beads }, i) => (
         <Row key={fromMin} role="row" className="items-center gap-3">

@@ -8,7 +8,7 @@ import { drawable, monthLabels, monthWords } from './month-words';
 
 const ChartGround = lazy(() => import('../shared/ChartGround'));
 
-const HEIGHT = 150;
+const HEIGHT = 184;
 const LEFT = 44;
 const TOP = 12;
 /** Labels under a chart stand so many months apart. */
@@ -35,7 +35,7 @@ export function MonthChart({ title, says, months, values, most, words }: MonthCh
   // Whole steps: the scale has four.
   const top = most ?? Math.max(4, Math.ceil(Math.max(0, ...values.map((value) => value ?? 0)) / 4) * 4);
   return (
-    <View className="min-w-[300px] flex-1 gap-1">
+    <View className="min-w-[300px] max-w-[460px] flex-1 gap-1">
       <Words strong>{title}</Words>
       <Words className="text-sm">{says}</Words>
       {line !== null && !asTable && (

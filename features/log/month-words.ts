@@ -6,11 +6,14 @@ const dateOf = (month: string): Date => new Date(`${month}-01T00:00:00Z`);
 /** "May 2026". @param month as the charts have it, "2026-05" */
 export const monthWords = (month: string): string => MONTH.format(dateOf(month));
 
+/** Months between the right edge of a chart and its last label. */
+const FROM_EDGE = 2;
+
 /** What stands under a chart: every so many months, with the year where it begins. */
 export function monthLabels(months: readonly string[], every: number): string[] {
   return months.map((month, i) => {
-    // Counted from the newest, so that the last label is of the month that is now.
-    if ((months.length - 1 - i) % every !== 0) return '';
+    // Counted from the newest but one or two: a label under the last point would be cut at the edge.
+    if ((months.length - 1 - FROM_EDGE - i) % every !== 0) return '';
     return `${SHORT.format(dateOf(month))} ${month.slice(2, 4)}`;
   });
 }

@@ -15,7 +15,7 @@ import { demoId } from './demo-id';
 import { keepTold } from './keep-told';
 import { recordOfYears } from './record-of-years';
 import { demoRigs } from './rigs';
-import { instantOf } from './time';
+import { instantOf, ON_THE_BENCH_MIN } from './time';
 import { KEPT } from './welds';
 import { YEARS } from './years';
 
@@ -30,8 +30,8 @@ function couponAndBeads(
   rigs: readonly NewRig[],
   now: number,
 ): { coupon: NewCoupon; beads: NewBead[] } {
-  const createdAt = instantOf(told, now);
-  const started = Date.parse(createdAt);
+  const createdAt = instantOf({ ...told, minute: -ON_THE_BENCH_MIN }, now);
+  const started = Date.parse(instantOf(told, now));
   const { rigId, title, job } = told;
   const coupon: NewCoupon = {
     id: demoId(1, index),

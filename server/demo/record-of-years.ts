@@ -16,7 +16,7 @@ import { judged } from '../../core/record/weld';
 import type { NewRepair } from '../../core/record/weld-schema';
 import { withPartAnew } from '../../core/record/worn';
 import { demoId } from './demo-id';
-import { instantOf } from './time';
+import { instantOf, ON_THE_BENCH_MIN } from './time';
 import type { ToldDay, YearsBead, YearsKept } from './years';
 
 /** Ids of the two years begin after those of the last four weeks. */
@@ -101,8 +101,9 @@ export function recordOfYears(days: readonly ToldDay[], rigs: readonly NewRig[],
     }
     const [couponId, jobId] = [demoId(1, index), demoId(4, index)];
     const { title, job } = day;
-    kept.coupons.push({ id: couponId, rigId: day.rig, title, createdAt: at, putAway: false, jobId });
-    kept.jobs.push({ id: jobId, couponId, at, job });
+    const createdAt = instantOf({ ...day, minute: day.minute - ON_THE_BENCH_MIN }, now);
+    kept.coupons.push({ id: couponId, rigId: day.rig, title, createdAt, putAway: false, jobId });
+    kept.jobs.push({ id: jobId, couponId, at: createdAt, job });
     const beads = day.beads.map((bead, b) => {
       const ranAt = instantOf({ ...day, minute: day.minute + b * BETWEEN_BEADS_MIN }, now);
       const setup = setupAt(day.rig, ranAt);
