@@ -17,8 +17,10 @@ export type Ports = {
   request: (path: string, init: RequestInit) => Promise<Response>;
   /** Hands a file to the reader to keep. */
   saveFile: (name: string, text: string, type: string) => void;
-  /** Lets the reader choose a file of one of these media types; null where none is chosen. */
-  openFile: (types: string[]) => Promise<{ name: string; text: string } | null>;
+  /** Hands what stands at an address of the workshop's server to the reader to keep, as it comes: it may be large. */
+  saveFrom: (path: string) => void;
+  /** Lets the reader choose a file of one of these media types, of so many MB at most; null where none is chosen. */
+  openFile: (types: string[], mostMb?: number) => Promise<{ name: string; text: string } | null>;
   /** Puts the page on paper. */
   print: () => void;
 };
@@ -58,22 +60,25 @@ function saveFile(name: string, text: string, type: string): void {
   setTimeout(() => URL.revokeObjectURL(address), 10_000);
 }
 
-/** A settings chart is some kilobytes; more is another file. */
-const MOST_BYTES = 1_000_000;
+/** The server names the file. */
+function saveFrom(path: string): void {
+  Object.assign(document.createElement('a'), { href: path, download: '' }).click();
+}
 
 /** The picker is fetched when a file is first chosen. */
-async function openFile(type: string[]): Promise<{ name: string; text: string } | null> {
+async function openFile(type: string[], mostMb = 1): Promise<{ name: string; text: string } | null> {
   const { getDocumentAsync } = await import('expo-document-picker');
   const { assets } = await getDocumentAsync({ type, base64: false });
   const chosen = assets?.[0];
   if (chosen === undefined) return null;
   const { file, name, uri } = chosen;
-  if ((chosen.size ?? 0) > MOST_BYTES) throw new Error('That file is larger than 1 MB: choose a chart as CSV');
+  if ((chosen.size ?? 0) > mostMb * 1_000_000) throw new Error(`That file is larger than ${mostMb} MB`);
   return { name, text: file === undefined ? await (await fetch(uri)).text() : await file.text() };
 }
 
 const BROWSER: Ports = {
   saveFile,
+  saveFrom,
   openFile,
   print: () => globalThis.print(),
   now: () => new Date(),

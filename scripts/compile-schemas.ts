@@ -18,6 +18,7 @@ import {
   NEW_WELD_SCHEMA,
   WELD_CHANGE_SCHEMA,
 } from '../core/record/weld-schema';
+import { KEPT_KINDS, KEPT_SCHEMAS } from '../core/record/record-file-schema';
 import {
   BEAD_CHANGE_SCHEMA,
   JOB_VERSION_SCHEMA,
@@ -57,6 +58,7 @@ const SCHEMAS: Record<string, object> = {
   'knob-work': KNOB_WORK_SCHEMA,
   walk: WALK_SCHEMA,
   changeover: CHANGEOVER_SCHEMA,
+  ...Object.fromEntries(KEPT_KINDS.map((kind) => [`kept-${kind}`, KEPT_SCHEMAS[kind]])),
 };
 
 const TYPES = `import type { CompiledValidator } from '../schema/validate';

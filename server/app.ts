@@ -10,6 +10,7 @@ import { openApi } from './api/openapi';
 import { knownHostsOnly } from './http/known-hosts';
 import { BODY_LIMIT_KB, errorHandler, sendPage, sendProblem } from './http/problem';
 import { requestLog } from './http/request-log';
+import { recordRoutes, type RecordContext } from './record/routes';
 
 /** Only what the app itself ships may load; styles are written into the page by the style engine. */
 const CONTENT_POLICY = {
@@ -54,10 +55,18 @@ function siteRoutes(site: string): RequestHandler[] {
 }
 
 export type AppOptions = Context & {
+  /** Path of the database, and what takes a file into it. */
+  database: string;
+  takeFileIn: RecordContext['takeFileIn'];
   /** Folder of the built app, or null for the API alone. */
   site: string | null;
   /** Further host names that this server goes by. */
   hostNames?: readonly string[];
+};
+
+const noStore: RequestHandler = (_request, response, next) => {
+  response.set('Cache-Control', 'no-store');
+  next();
 };
 
 /** The whole server: API under /api, the built app for everything else. */
@@ -67,11 +76,10 @@ export function createApp({ site, hostNames = [], ...context }: AppOptions): Exp
   app.use(knownHostsOnly(hostNames));
   app.use(helmet({ contentSecurityPolicy: CONTENT_POLICY, strictTransportSecurity: false }));
   app.use(compression());
+  // Files of the whole record are larger than any change, and are taken as they come.
+  app.use('/api', noStore, recordRoutes(context));
   app.use('/api', express.json({ limit: `${BODY_LIMIT_KB}kb`, strict: false }));
-  app.use('/api', (_request, response, next) => {
-    response.set('Cache-Control', 'no-store');
-    next();
-  });
+  app.use('/api', noStore);
   const description = openApi(ENDPOINTS);
   app.get('/api/openapi.json', (_request, response) => void response.json(description));
   app.use('/api', routesFor(ENDPOINTS, context));

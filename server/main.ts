@@ -7,6 +7,7 @@ import { loadWorkshop } from './demo/load';
 import { startDiagnosisPool } from './diagnosis/pool';
 import { readEnvironment, ROOT } from './environment';
 import { createLog } from './http/request-log';
+import { startTakingPool } from './record/pool';
 import { StartError } from './start-error';
 
 /** Opens, checks, migrates, fills a new database with the demo workshop unless told not to, and serves until stopped. */
@@ -20,11 +21,22 @@ function main(): void {
     markBegun(store);
   }
   const pool = startDiagnosisPool();
+  const taking = startTakingPool();
   const report = (row: object): void => log.warn(row, 'a row cannot be read and was passed over');
-  const app = createApp({ ...pool, store, log, report, site: join(ROOT, 'dist'), hostNames });
+  const app = createApp({
+    ...pool,
+    takeFileIn: taking.takeFileIn,
+    store,
+    database: databaseFile,
+    log,
+    report,
+    site: join(ROOT, 'dist'),
+    hostNames,
+  });
   const server = createServer(app);
   const end = (): void => {
     void pool.close();
+    void taking.close();
     close();
   };
   server.on('error', (error: NodeJS.ErrnoException) => {

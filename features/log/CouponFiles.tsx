@@ -7,7 +7,7 @@ import { Row } from '@/ui/Row';
 import { Heading, Words } from '@/ui/Words';
 import { useUnits } from '../shared/use-habits';
 import { DecimalChoice } from '../shared/DecimalChoice';
-import type { Decimal } from '../shared/spreadsheet';
+import type { Decimal } from '@/core/files/spreadsheet';
 import { couponCsv, couponFile, fileNameOf } from './coupon-file';
 
 /** A coupon as a file, for a spreadsheet or for a program. */

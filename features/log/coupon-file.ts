@@ -1,13 +1,10 @@
 import type { Case } from '@/core/case/schema';
-import { caseOfBead, dialsOf } from '@/core/record/case-of';
-import { moveInWords } from '@/core/record/move-words';
-import { OUTCOME_WORDS } from '@/core/record/outcome';
+import { caseOfBead } from '@/core/record/case-of';
 import type { Bead, Coupon } from '@/core/record/schema';
 import type { UnitSystem } from '@/core/quantity/units';
-import { dialFor } from '@/core/setting/dials';
-import { SETTING_NAMES, SETTINGS } from '@/core/setting/table';
-import { dialText } from '@/core/setting/words';
-import { csvOf, figureIn, headOf, type Decimal } from '../shared/spreadsheet';
+import { SETTING_NAMES } from '@/core/setting/table';
+import { beadCells } from '@/core/files/bead-cells';
+import { csvOf, type Decimal } from '@/core/files/spreadsheet';
 
 /** What a program may read of a coupon: each bead as the case it posed, with what was made of it. */
 export const COUPON_FILE_FORMAT = 'jolly-tinker/coupon@1';
@@ -49,33 +46,8 @@ export function couponFile(coupon: Coupon): CouponFile {
 export function couponCsv(coupon: Coupon, units: UnitSystem, decimal: Decimal): string {
   const used = SETTING_NAMES.filter((name) => coupon.beads.some(({ settings }) => settings[name] !== undefined));
   const rows = coupon.beads.map((bead) => {
-    const { number, ranAt, settings, findings, names, verdict, move, outcome, note } = bead;
     const setup = coupon.setups.find(({ id }) => id === bead.setupId);
-    const dials = setup === undefined ? {} : dialsOf(setup);
-    const told = (state: 'present' | 'absent'): string =>
-      Object.entries(findings)
-        .flatMap(([id, held]) => (held === state ? [names[id] ?? id] : []))
-        .join('; ');
-    return {
-      bead: number,
-      'run at': ranAt,
-      ...Object.fromEntries(
-        used.flatMap((name) => {
-          const dial = dialFor(dials, name);
-          const value = [headOf(name, units), figureIn(settings[name], name, units, decimal)];
-          return dial === null
-            ? [value]
-            : [value, [`${SETTINGS[name].name.toLowerCase()}, mark`, dialText(dial, settings[name]) ?? '']];
-        }),
-      ),
-      seen: told('present'),
-      'not there': told('absent'),
-      verdict: verdict === null ? '' : verdict.name,
-      'likelihood (%)': verdict === null ? '' : String(Math.round(100 * verdict.probability)),
-      then: move === null ? '' : moveInWords(move, dials, units),
-      judged: outcome === null ? '' : OUTCOME_WORDS[outcome],
-      note,
-    };
+    return beadCells(bead, setup, used, units, decimal, 'of this machine');
   });
   return csvOf(rows, decimal);
 }

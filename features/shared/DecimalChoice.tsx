@@ -1,5 +1,5 @@
 import { Choice } from '@/ui/Press';
-import type { Decimal } from './spreadsheet';
+import type { Decimal } from '@/core/files/spreadsheet';
 
 const DECIMALS = [
   { value: 'point', label: '18.5' },

@@ -8,6 +8,7 @@ const TABS = [
   { id: 'proven', label: 'Kept settings', to: '/proven' },
   { id: 'welds', label: 'Welds', to: '/weld' },
   { id: 'charts', label: 'Charts', to: '/log/charts' },
+  { id: 'files', label: 'Files', to: '/log/files' },
 ] as const;
 
 /** The ways to look at the record: scrap plates, everything by the day, settings, parts that were welded, and the sum of it. */

@@ -4,7 +4,7 @@ import type { ProvenSetting } from '@/core/record/proven-schema';
 import { platform } from '@/platform/ports';
 import { Button } from '@/ui/Press';
 import { DecimalChoice } from '../shared/DecimalChoice';
-import type { Decimal } from '../shared/spreadsheet';
+import type { Decimal } from '@/core/files/spreadsheet';
 import { useUnits } from '../shared/use-habits';
 import { provenCsv } from './proven-file';
 

@@ -6,7 +6,7 @@ import { dialFor } from '@/core/setting/dials';
 import { SETTING_NAMES, SETTINGS } from '@/core/setting/table';
 import { dialText } from '@/core/setting/words';
 import { proofWords } from '@/core/record/proof-words';
-import { csvOf, figureIn, headOf, lengthIn, type Decimal } from '../shared/spreadsheet';
+import { csvOf, figureIn, headOf, lengthIn, type Decimal } from '@/core/files/spreadsheet';
 
 /**
  * Kept settings for a spreadsheet: a line each, with the job, what was fitted, the figures in the reader's units and on the machine's

@@ -20,10 +20,19 @@ function insertRows<Row extends object>(store: Store, table: SQLiteTable, rows: 
       .run();
 }
 
-const stepsOf = ({ steps }: KeptWeld): { inspections: Inspection[]; repairs: NewRepair[] } => ({
+/** The inspections and repairs of a weld. */
+export const stepsOf = ({ steps }: KeptWeld): { inspections: Inspection[]; repairs: NewRepair[] } => ({
   inspections: steps.flatMap((step) => ('inspection' in step ? [step.inspection] : [])),
   repairs: steps.flatMap((step) => ('repair' in step ? [step.repair] : [])),
 });
+
+/** The rows of the inspections and repairs of a weld, in their order. */
+export const stepRows = ({ id: weldId, steps }: KeptWeld): (typeof weldSteps.$inferInsert)[] =>
+  steps.map((step) => {
+    const [kind, facts] =
+      'inspection' in step ? (['inspection', step.inspection] as const) : (['repair', step.repair] as const);
+    return { id: facts.id, weldId, kind, facts: JSON.stringify(facts) };
+  });
 
 /** Things by their ids. */
 const byId = <Thing extends { id: string }>(things: readonly Thing[]): Map<string, Thing> =>
@@ -110,17 +119,7 @@ export function insertAll(
       return { ...row, state: weldState(inspections, repairs), revision: at };
     }),
   );
-  insertRows(
-    store,
-    weldSteps,
-    kept.welds.flatMap(({ id: weldId, steps }) =>
-      steps.map((step) => {
-        const [kind, facts] =
-          'inspection' in step ? (['inspection', step.inspection] as const) : (['repair', step.repair] as const);
-        return { id: facts.id, weldId, kind, facts: JSON.stringify(facts) };
-      }),
-    ),
-  );
+  insertRows(store, weldSteps, kept.welds.flatMap(stepRows));
   insertRows(store, care, kept.care);
   insertRows(
     store,

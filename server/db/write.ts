@@ -24,6 +24,9 @@ export function onWritten(store: Store, listener: () => void): () => void {
   return () => void listeners.delete(listener);
 }
 
+/** Says that something was written: what a thread of its own wrote is not known here otherwise. */
+export const tellWritten = (store: Store): void => heard.get(store)?.forEach((listener) => listener());
+
 /**
  * Does some work in one transaction, all or nothing. The revision goes up by one when the work asks for it, so that
  * work which finds nothing to change leaves no trace. What was written is listed anew in
@@ -47,7 +50,7 @@ export function writeNow<T>(store: Store, work: (writing: Writing) => T): T {
     },
     { behavior: 'immediate' },
   );
-  if (taken !== null) heard.get(store)?.forEach((listener) => listener());
+  if (taken !== null) tellWritten(store);
   return done;
 }
 

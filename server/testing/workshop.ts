@@ -14,6 +14,7 @@ import type { Unreadable } from '../db/rows';
 import { loadWorkshop } from '../demo/load';
 import { chart, learn, start } from '../diagnosis/diagnose.worker';
 import { createLog } from '../http/request-log';
+import takeFileIn from '../record/take-in.worker';
 
 /** A day on which the demo is told, so that tests see the same times. */
 export const NOW = Date.parse('2026-05-04T09:00:00Z');
@@ -104,6 +105,8 @@ export async function openWorkshop(
   const server: Server = createServer(
     createApp({
       store: opened.store,
+      database: file,
+      takeFileIn,
       diagnose: async (input) => answer(input),
       start: async (input) => start(input),
       chart: async (of) => chart(of),

@@ -1,6 +1,6 @@
 import { unparse } from 'papaparse';
-import { readable, unitOf, type UnitSystem } from '@/core/quantity/units';
-import { SETTINGS, type SettingName } from '@/core/setting/table';
+import { readable, unitOf, type UnitSystem } from '../quantity/units';
+import { SETTINGS, type SettingName } from '../setting/table';
 
 /** How figures are written in a file: a comma in them asks for semicolons between the columns. */
 export type Decimal = 'point' | 'comma';
@@ -27,11 +27,12 @@ const FORMULA = /^[=+@\t\r]|^-(?![\d.,]+$)/;
  * Rows as a file for a spreadsheet, with every column that any of them has. What a spreadsheet would take for a formula is made
  * harmless.
  * @param decimal how their figures are written
+ * @param withHead whether the heads of the columns stand first: a long file is written in pieces
  */
-export function csvOf(rows: readonly Record<string, string | number>[], decimal: Decimal): string {
+export function csvOf(rows: readonly Record<string, string | number>[], decimal: Decimal, withHead = true): string {
   const columns = [...new Set(rows.flatMap((row) => Object.keys(row)))];
   return unparse(
     { fields: columns, data: [...rows] },
-    { newline: '\n', escapeFormulae: FORMULA, delimiter: decimal === 'comma' ? ';' : ',' },
+    { newline: '\n', escapeFormulae: FORMULA, delimiter: decimal === 'comma' ? ';' : ',', header: withHead },
   );
 }

@@ -1,0 +1,104 @@
+import type { UnitSystem } from '../quantity/units';
+import { unitOf } from '../quantity/units';
+import { mixName } from '../case/gas-mix';
+import type { Job } from '../case/schema';
+import { dialsOf, type SetupFacts } from '../record/case-of';
+import { moveInWords } from '../record/move-words';
+import { OUTCOME_WORDS } from '../record/outcome';
+import type { Bead } from '../record/schema';
+import { dialFor } from '../setting/dials';
+import { SETTING_NAMES, SETTINGS, type SettingName } from '../setting/table';
+import { dialText } from '../setting/words';
+import { csvOf, figureIn, headOf, lengthIn, type Decimal } from './spreadsheet';
+
+type Cells = Record<string, string | number>;
+
+/**
+ * The cells of a bead, by the heads of their columns: its figures in the reader's units and on the machine's own knobs, what
+ * it showed and what was made of it.
+ * @param setup what it was run with; nothing where nobody knows
+ * @param names the settings that have a column
+ * @param marks whether the marks of the knobs have one
+ */
+export function beadCells(
+  bead: Pick<Bead, 'number' | 'ranAt' | 'settings' | 'findings' | 'names' | 'verdict' | 'move' | 'outcome' | 'note'>,
+  setup: SetupFacts | undefined,
+  names: readonly SettingName[],
+  units: UnitSystem,
+  decimal: Decimal,
+  marks: 'of this machine' | 'of any',
+): Cells {
+  const { number, ranAt, settings, findings, names: called, verdict, move, outcome, note } = bead;
+  const dials = setup === undefined ? {} : dialsOf(setup);
+  const told = (state: 'present' | 'absent'): string =>
+    Object.entries(findings)
+      .flatMap(([id, held]) => (held === state ? [called[id] ?? id] : []))
+      .join('; ');
+  return {
+    bead: number,
+    'run at': ranAt,
+    ...Object.fromEntries(
+      names.flatMap((name) => {
+        const dial = dialFor(dials, name);
+        const value = [headOf(name, units), figureIn(settings[name], name, units, decimal)];
+        if (dial === null && marks === 'of this machine') return [value];
+        const mark = dial === null ? '' : (dialText(dial, settings[name]) ?? '');
+        return dial === null && !DIALLED.includes(name)
+          ? [value]
+          : [value, [`${SETTINGS[name].name.toLowerCase()}, mark`, mark]];
+      }),
+    ),
+    seen: told('present'),
+    'not there': told('absent'),
+    verdict: verdict === null ? '' : verdict.name,
+    'likelihood (%)': verdict === null ? '' : String(Math.round(100 * verdict.probability)),
+    then: move === null ? '' : moveInWords(move, dials, units),
+    judged: outcome === null ? '' : OUTCOME_WORDS[outcome],
+    note,
+  };
+}
+
+/** Settings that a machine may have a knob with marks for: in a file of many machines each has a column for them. */
+const DIALLED: readonly SettingName[] = ['voltageV', 'wireSpeedMPerMin', 'arcControlPct'];
+
+/** Everything that a line of the whole log says of one bead. */
+export type LoggedBead = {
+  bead: Bead | Omit<Bead, 'revision'>;
+  setup: SetupFacts | undefined;
+  job: Job;
+  coupon: { id: string; title: string };
+  rigName: string;
+};
+
+/** The cells of a bead in the file of the whole log: every line has the same columns. */
+export function logCells(
+  { bead, setup, job, coupon, rigName }: LoggedBead,
+  units: UnitSystem,
+  decimal: Decimal,
+): Cells {
+  const length = unitOf('length', units);
+  const { wire, gas } = setup?.rig ?? {};
+  return {
+    coupon: coupon.title,
+    rig: rigName,
+    metal: job.baseMetal ?? '',
+    [`thickness (${length})`]: lengthIn(job.thicknessMm, units, decimal),
+    [`other part (${length})`]: lengthIn(job.otherThicknessMm, units, decimal),
+    joint: job.joint ?? '',
+    position: job.position ?? '',
+    wire: wire?.class ?? '',
+    [`wire (${length})`]: lengthIn(wire?.diameterMm, units, decimal),
+    gas: gas === undefined ? '' : mixName(gas),
+    ...beadCells(bead, setup, SETTING_NAMES, units, decimal, 'of any'),
+    'coupon id': coupon.id,
+    'bead id': bead.id,
+  };
+}
+
+/** Lines of the whole log. @param withHead whether the heads of the columns stand first */
+export const logCsv = (beads: readonly LoggedBead[], units: UnitSystem, decimal: Decimal, withHead: boolean): string =>
+  csvOf(
+    beads.map((one) => logCells(one, units, decimal)),
+    decimal,
+    withHead,
+  );

@@ -1,0 +1,60 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import { expect, expectAccessible, test } from '../harness';
+import { OwnServer } from '../own-server';
+
+type Whole = { madeAt: string; beads: { outcome: string | null }[] } & Record<string, unknown>;
+const read = (path: string): Whole => JSON.parse(readFileSync(path, 'utf8')) as Whole;
+const without = ({ madeAt: _, ...rest }: Whole): object => rest;
+
+test('everything goes out as one file, into an empty workshop, and comes out of that the same', async ({
+  page,
+}, info) => {
+  test.setTimeout(120_000);
+  await page.goto('/log/files');
+  await expectAccessible(page);
+  const save = async (): Promise<Whole> => {
+    const [file] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'Everything as JSON' }).click(),
+    ]);
+    return read((await file.path())!);
+  };
+  const record = await save();
+  expect(record.beads.length).toBeGreaterThan(1500);
+  const path = info.outputPath('workshop.json');
+  writeFileSync(path, JSON.stringify(record));
+  const server = new OwnServer(4440 + info.parallelIndex, ['--empty']);
+  await server.start();
+  try {
+    await page.goto(`${server.address}/log/files`);
+    const open = async (file: string): Promise<void> => {
+      const [chooser] = await Promise.all([
+        page.waitForEvent('filechooser'),
+        page.getByRole('button', { name: 'Open a JSON file' }).click(),
+      ]);
+      await chooser.setFiles(file);
+    };
+    // A file that is spoiled is refused whole, with the field that is wrong.
+    const spoiled = info.outputPath('spoiled.json');
+    writeFileSync(spoiled, JSON.stringify({ ...record, beads: [{ ...record.beads[0], outcome: 'fine' }] }));
+    await open(spoiled);
+    await expect(page.getByText(/^bead 1: outcome takes /)).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Take it in' })).toHaveCount(0);
+    await open(path);
+    const beads = page
+      .getByRole('region', { name: 'What workshop.json comes to' })
+      .getByRole('row', { name: /^Beads/ });
+    await expect(beads).toHaveText(`Beads${record.beads.length}00`, { timeout: 30_000 });
+    await page.getByRole('button', { name: 'Take it in' }).click();
+    await expect(page.getByText('workshop.json is taken in.')).toBeVisible({ timeout: 60_000 });
+    expect(without(await save())).toEqual(without(record));
+    await open(path);
+    await expect(page.getByText('All of it is here already, as it stands in the file.')).toBeVisible({
+      timeout: 30_000,
+    });
+    await page.goto(`${server.address}/log/days`);
+    await expect(page.getByRole('link', { name: /^Bead 2, Sluice rack 2, new bracket: / })).toBeVisible();
+  } finally {
+    await server.clear();
+  }
+});

@@ -1,0 +1,115 @@
+import { Router, type Request, type Response } from 'express';
+import { createWriteStream } from 'node:fs';
+import { rm } from 'node:fs/promises';
+import { randomUUID } from 'node:crypto';
+import { dirname, join } from 'node:path';
+import { Readable, Transform } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import { RECORD_SCHEMA } from '../../core/record/record-file-schema';
+import { CASE_SCHEMA } from '../../core/case/schema';
+import type { UnitSystem } from '../../core/quantity/units';
+import type { Decimal } from '../../core/files/spreadsheet';
+import type { Unreadable } from '../db/rows';
+import type { Store } from '../db/store';
+import { tellWritten } from '../db/write';
+import { sendProblem, sendWrongFields } from '../http/problem';
+import { logCsvText } from './write-csv';
+import { recordText } from './write-out';
+import type { Taken } from './take-in';
+import type { TakingIn } from './take-in.worker';
+
+/** A file that is taken in may be so large: some 30,000 beads. */
+export const FILE_LIMIT_MB = 64;
+
+export type RecordContext = {
+  store: Store;
+  /** Path of the database. */
+  database: string;
+  takeFileIn: (taking: TakingIn) => Promise<Taken | null>;
+  report: (row: Unreadable) => void;
+};
+
+class TooLarge extends Error {}
+
+/** Stops a stream that is longer than may be. */
+const limited = (bytes: number): Transform => {
+  let seen = 0;
+  return new Transform({
+    transform(chunk: Buffer, _encoding, done) {
+      seen += chunk.length;
+      done(seen > bytes ? new TooLarge() : null, chunk);
+    },
+  });
+};
+
+/** Sends text that is made piece by piece; what cannot be sent any more is not made. */
+async function sendText(response: Response, name: string, type: string, text: Iterable<string>): Promise<void> {
+  response.type(type).set('Content-Disposition', `attachment; filename="${name}"`);
+  try {
+    await pipeline(Readable.from(text), response);
+  } catch (error) {
+    // Whoever asked has gone away; anything else is a fault of ours.
+    if ((error as { code?: string }).code !== 'ERR_STREAM_PREMATURE_CLOSE') throw error;
+  }
+}
+
+const day = (): string => new Date().toISOString().slice(0, 10);
+
+/** Takes a file in, or says what that would come to: kept beside the database while it is worked on. */
+async function receive(context: RecordContext, request: Request, response: Response): Promise<void> {
+  const { preview } = request.query;
+  if (preview !== 'true' && preview !== 'false')
+    return sendWrongFields(response, [
+      { field: 'preview', takes: 'true to say what it comes to, false to take it in' },
+    ]);
+  if (!request.is('application/json'))
+    return sendProblem(response, 'wrong-content-type', 'Send the file as application/json.');
+  const file = join(dirname(context.database), `incoming-${randomUUID()}.json`);
+  let taken: Taken | null;
+  try {
+    await pipeline(request, limited(FILE_LIMIT_MB * 1024 * 1024), createWriteStream(file));
+    taken = await context.takeFileIn({ file, database: context.database, preview: preview === 'true' });
+  } catch (error) {
+    await rm(file, { force: true });
+    if (error instanceof TooLarge)
+      return sendProblem(response, 'too-large', `A file takes at most ${FILE_LIMIT_MB} MB.`);
+    // Whoever sent it has gone away.
+    if (!request.complete) return;
+    throw error;
+  }
+  await rm(file, { force: true });
+  if (taken === null)
+    return sendProblem(response, 'not-json', 'This file is not JSON: it ends too early, or is another.');
+  if (taken.done) tellWritten(context.store);
+  response.json(taken);
+}
+
+/** The schemas of the open formats, by their names. */
+const SCHEMAS: Record<string, object> = { record: RECORD_SCHEMA, case: CASE_SCHEMA };
+
+/** Files of the whole record: written out, taken in, and what they hold. */
+export function recordRoutes(context: RecordContext): Router {
+  const router = Router();
+  router
+    .route('/record')
+    .get((_request, response) => {
+      const text = recordText(context.database, new Date().toISOString(), context.report);
+      return sendText(response, `jolly-tinker-${day()}.json`, 'application/json', text);
+    })
+    .post((request, response) => receive(context, request, response));
+  router.get('/record/beads.csv', (request, response) => {
+    const { units = 'metric', decimal = 'point' } = request.query;
+    if (units !== 'metric' && units !== 'inch')
+      return sendWrongFields(response, [{ field: 'units', takes: 'metric or inch' }]);
+    if (decimal !== 'point' && decimal !== 'comma')
+      return sendWrongFields(response, [{ field: 'decimal', takes: 'point or comma' }]);
+    const text = logCsvText(context.database, units as UnitSystem, decimal as Decimal, context.report);
+    return sendText(response, `beads-${day()}.csv`, 'text/csv', text);
+  });
+  router.get('/schemas/:name', (request, response) => {
+    const schema = SCHEMAS[request.params.name.replace(/\.json$/, '')];
+    if (schema === undefined) return sendProblem(response, 'not-found', 'There is no schema of this name.');
+    response.type('application/schema+json').send(JSON.stringify(schema, null, 2));
+  });
+  return router;
+}
