@@ -39,7 +39,7 @@ describe('the care of a rig', () => {
     const { status, json } = await send(made('care', dock.id, fields));
     expect([status, (json as { rig: RigRecord }).rig.id]).toEqual([200, dock.id]);
     const before = await known();
-    expect(before.nozzle).toEqual({ task: 'nozzle', since: AT, arcMinutes: 0, beads: 0, showing: 0 });
+    expect(before.nozzle).toEqual({ task: 'nozzle', since: AT, arcMinutes: 0, beads: 0, showing: 0, lives: [] });
     expect(before.clamp.since).toBeNull();
     await run('2026-05-04T11:10:00.000Z', 100, 'nozzle-clogged');
     await run('2026-05-04T11:20:00.000Z', 200, 'holes-scattered', 'spatter-heavy');
@@ -47,11 +47,24 @@ describe('the care of a rig', () => {
     await run('2026-05-04T10:50:00.000Z', 50, 'nozzle-clogged');
     const after = await known();
     // 100 mm at 100, 200 and 50 mm/min: 1, 0.5 and 2 min; the one before it was cleaned counts no more.
-    expect(after.nozzle).toEqual({ task: 'nozzle', since: AT, arcMinutes: 3.5, beads: 3, showing: 2 });
+    expect(after.nozzle).toEqual({ task: 'nozzle', since: AT, arcMinutes: 3.5, beads: 3, showing: 2, lives: [] });
     // Nobody said when the tip was looked at: its four beads more are counted as usual ones, 100 mm at 350 mm/min.
     expect(after.tip.arcMinutes).toBeCloseTo(before.tip.arcMinutes + 4 / 3.5, 1);
     // A clamp is counted by days.
     expect(after.clamp.arcMinutes).toBe(0);
+  });
+
+  it('learns how long it lasts here from its last times: the arc from each to the next', async () => {
+    const done = (doneAt: string) => send(made('care', dock.id, { id: freshId(), task: 'nozzle', doneAt, by: 'Ada' }));
+    for (const hour of [11, 12, 13, 14]) await done(`2026-05-04T${hour}:00:00.000Z`);
+    await run('2026-05-04T11:10:00.000Z', 50);
+    await run('2026-05-04T11:20:00.000Z', 50);
+    await run('2026-05-04T13:30:00.000Z', 50);
+    await run('2026-05-04T14:30:00.000Z', 100);
+    const { nozzle, clamp } = await known();
+    // Between twelve and one nothing was run: that time says nothing. Since the last it is a minute so far.
+    expect(nozzle).toMatchObject({ arcMinutes: 1, lives: [4, 2] });
+    expect(clamp.lives).toEqual([]);
   });
 
   it('is taken once, and never another under its id', async () => {

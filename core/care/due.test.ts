@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { isStatedId } from '../evidence/ids';
 import { careWith } from '../record/waiting-care';
 import type { WaitingChange } from '../record/change-schema';
-import { dueList, type CareKnown } from './due';
+import { dueList, learnedMinutes, type CareKnown } from './due';
 import { CARE, CARE_TASKS } from './tasks';
 
 const NOW = Date.parse('2026-05-04T10:00:00.000Z');
@@ -20,6 +20,34 @@ describe('what is due', () => {
     expect(one({ arcMinutes: 48 }).state).toBe('soon');
     expect(one({ arcMinutes: 60 })).toMatchObject({ state: 'due', because: '60 min of arc since, every 60 min.' });
     expect(one({ task: 'liner', arcMinutes: 900 }).because).toBe('15 h of arc since, every 15 h.');
+  });
+
+  it('is learned from what its last times took here, the more of them the surer', () => {
+    expect(learnedMinutes(60, [])).toBeCloseTo(60, 9);
+    // Two times of 15 min count as much as the usual hour: half way by factors.
+    expect(learnedMinutes(60, [15, 15])).toBeCloseTo(30, 9);
+    expect(
+      learnedMinutes(
+        60,
+        Array.from({ length: 8 }, () => 15),
+      ),
+    ).toBeCloseTo(60 * 0.25 ** 0.8, 9);
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: 0.5, max: 5000, noNaN: true }), { minLength: 1, maxLength: 8 }),
+        (lives) => {
+          const learned = learnedMinutes(60, lives);
+          expect(learned).toBeGreaterThanOrEqual(Math.min(60, ...lives) * (1 - 1e-9));
+          expect(learned).toBeLessThanOrEqual(Math.max(60, ...lives) * (1 + 1e-9));
+        },
+      ),
+    );
+    expect(one({ arcMinutes: 32, lives: [15, 15] })).toMatchObject({
+      ...{ state: 'due', because: '32 min of arc since; here every 30 min, by the last 2 times.' },
+    });
+    expect(one({ arcMinutes: 32, lives: [600] })).toMatchObject({ state: 'fine' });
+    // A time of no arc says nothing.
+    expect(learnedMinutes(60, [0, 15, 15])).toBeCloseTo(30, 9);
   });
 
   it('is counted by days where the arc says nothing, and has a day in the calendar', () => {

@@ -10,6 +10,8 @@ export type CareKnown = {
   /** Beads since then, and those of them that show what it would cause. */
   beads: number;
   showing: number;
+  /** Arc minutes that each of its last times took on this machine, from one to the next; the newest last. */
+  lives?: readonly number[];
 };
 
 /** `due` is now, `soon` within a fifth of its time, `unsaid` where nobody ever said that it was done. */
@@ -35,9 +37,25 @@ const BROUGHT_FORWARD = { beads: 3, share: 0.3, ofLast: 20 };
 const hours = (minutes: number): string =>
   minutes < 120 ? `${Math.round(minutes)} min` : `${Number((minutes / 60).toFixed(1))} h`;
 
-function timesOf({ every }: Care, { since, arcMinutes }: CareKnown, now: number) {
+/** How much the usual time counts beside what this machine has shown, in times that it was done. */
+const USUAL_COUNTS = 2;
+
+/**
+ * After how much arc something is due on this machine: what its last times took, drawn towards what is usual the fewer they
+ * are. Times are apart by factors, so their logs are averaged: one that was forgotten for a year counts no more than that.
+ * @param usual arc minutes of the task as it is judged for any shop
+ * @param lives arc minutes of its last times
+ */
+export function learnedMinutes(usual: number, lives: readonly number[]): number {
+  const known = lives.filter((minutes) => minutes > 0);
+  if (known.length === 0) return usual;
+  const logs = known.reduce((sum, minutes) => sum + Math.log(minutes), 0);
+  return Math.exp((USUAL_COUNTS * Math.log(usual) + logs) / (USUAL_COUNTS + known.length));
+}
+
+function timesOf({ every }: Care, { since, arcMinutes, lives = [] }: CareKnown, now: number) {
   const days = since === null ? null : (now - Date.parse(since)) / DAY_MS;
-  const byArc = every.arcMinutes === undefined ? 0 : arcMinutes / every.arcMinutes;
+  const byArc = every.arcMinutes === undefined ? 0 : arcMinutes / learnedMinutes(every.arcMinutes, lives);
   const byDays = every.days === undefined || days === null ? 0 : Math.max(0, days) / every.days;
   return { days, byArc, byDays };
 }
@@ -77,7 +95,7 @@ export function dueList(known: readonly CareKnown[], now: number): Due[] {
 
 function becauseOf(
   { every }: Care,
-  { since, arcMinutes, beads, showing }: CareKnown,
+  { since, arcMinutes, beads, showing, lives = [] }: CareKnown,
   { isShown, days, byArc, byDays }: { isShown: boolean; days: number | null; byArc: number; byDays: number },
 ): string {
   if (isShown) return `${showing} of the last ${beads} beads show what it causes.`;
@@ -85,7 +103,9 @@ function becauseOf(
     const of = `${hours(arcMinutes)} of arc since`;
     return since === null
       ? `Nobody said when it was last done; ${of.replace(' since', '')} on this machine.`
-      : `${of}, every ${hours(every.arcMinutes)}.`;
+      : lives.length === 0
+        ? `${of}, every ${hours(every.arcMinutes)}.`
+        : `${of}; here every ${hours(learnedMinutes(every.arcMinutes, lives))}, by ${lives.length === 1 ? 'the last time' : `the last ${lives.length} times`}.`;
   }
   if (days === null) return 'Nobody said when it was last done.';
   return `${Math.floor(days)} days since, every ${every.days} days.`;

@@ -21,6 +21,8 @@ export const CARE_KNOWN_SCHEMA = {
     arcMinutes: { type: 'number', minimum: 0 },
     beads: { type: 'integer', minimum: 0 },
     showing: { type: 'integer', minimum: 0 },
+    /** Arc minutes of its last times on this machine. */
+    lives: { type: 'array', maxItems: 12, items: { type: 'number', minimum: 0 } },
   },
 } as const satisfies JSONSchema;
 

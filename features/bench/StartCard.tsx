@@ -1,11 +1,14 @@
+import { Link } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { Answer } from '@/core/answer';
+import { dueList } from '@/core/care/due';
 import { startingSettings } from '@/core/correction/next-settings';
 import { MAIN_SETTINGS, type SettingName } from '@/core/setting/table';
 import type { Start } from '@/core/start/start';
 import { fittedSince } from '@/core/start/fitted-since';
 import { stockNotes, stockOf } from '@/core/start/stock';
+import { platform } from '@/platform/ports';
 import { GunDrawing } from '@/ui/joint/GunDrawing';
 import { Button, Toggle } from '@/ui/Press';
 import { Heading, Words } from '@/ui/Words';
@@ -16,7 +19,7 @@ import { proofWords } from '@/core/record/proof-words';
 import { dayWords } from '../shared/time-words';
 import { Told } from '../shared/Told';
 import { useTextIn, useUnits } from '../shared/use-habits';
-import { useTaken } from '../shared/use-records';
+import { useCare, useTaken } from '../shared/use-records';
 import { useBenchActions, useBenchRecords, useDraftPart, useLive } from './bench';
 import { isShut } from './is-shut';
 import SafetyGateCard from './SafetyGateCard';
@@ -59,6 +62,7 @@ export default function StartCard({ answer, brief = false }: { answer: Answer; b
           <FigureRow figures={shown} dials={dials} />
           {start === null ? <Beginning answer={answer} /> : <Expected start={start} />}
           {start !== null && <Lasts start={start} />}
+          {start !== null && <DueOnRig />}
           <Button tone={proven === null ? 'act' : 'plain'} label="Use these figures" onPress={takeStart} />
           {brief && <Limits texts={answer.correction.outOfReach} />}
           {start !== null && !brief && <Hand start={start} />}
@@ -153,6 +157,23 @@ function Lasts({ start }: { start: Start }) {
   const taken = useTaken(rig);
   const input = { job: job.job, rig: rig.setup.rig };
   return <Limits texts={stockNotes(input, stockOf(rig.setup.rig, taken), runsOf(start))} />;
+}
+
+/** What is due on this machine now, by this shop's own times: said before a bead is run with a worn part. */
+function DueOnRig() {
+  const { rig } = useBenchRecords().coupon;
+  const { data } = useCare(rig.id);
+  const due = dueList(data ?? [], platform().now().getTime()).filter(({ state }) => state === 'due');
+  if (due.length === 0) return null;
+  return (
+    <Link
+      href={{ pathname: '/rig/[part]/[rigId]', params: { part: 'care', rigId: rig.id } }}
+      className="min-h-14 border-l-4 border-ink py-2 pl-3"
+    >
+      <Words strong>{`Due on ${rig.name}: ${due.map(({ name }) => name.toLowerCase()).join(', ')}.`}</Words>{' '}
+      <Words className="text-sm text-faint">{due[0].because}</Words>
+    </Link>
+  );
 }
 
 /** The drawing's width on the narrowest phone. */

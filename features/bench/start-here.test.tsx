@@ -26,6 +26,21 @@ describe('what to start with, before the findings', () => {
     expect(screen.getByRole('button', { name: MORE })).toBeTruthy();
   });
 
+  it('says what is due on the rig, and nothing of what is in time', async () => {
+    const { state } = await openShop();
+    const known = { since: '2026-01-01T08:00:00.000Z', beads: 0, showing: 0, lives: [15, 15] };
+    state.care = [
+      { ...known, task: 'nozzle', arcMinutes: 40 },
+      { ...known, task: 'liner', arcMinutes: 1 },
+    ];
+    render(opened(), { wrapper: OnBench });
+    const due = await screen.findAllByText('Due on Dock set: clean the nozzle.');
+    expect(due.length).toBeGreaterThan(0);
+    expect(screen.getAllByText(/^40 min of arc since; here every 30 min, by the last 2 times\.$/).length).toBe(
+      due.length,
+    );
+  });
+
   it('gives way once a figure is known', async () => {
     render(opened(), { wrapper: OnBench });
     await screen.findByRole('button', { name: MORE });

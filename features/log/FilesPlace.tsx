@@ -50,9 +50,9 @@ export function FilesPlace() {
 
 const KINDS: { [kind in KeptKind]: string } = {
   rigs: 'Rigs',
-  setups: 'What was fitted',
+  setups: 'Fittings',
   coupons: 'Coupons',
-  jobs: 'Jobs, as they were known',
+  jobs: 'Jobs',
   beads: 'Beads',
   proven: 'Kept settings',
   welds: 'Welds',
@@ -157,11 +157,11 @@ function Counts({ taken: { counts } }: { taken: Taken }) {
   return (
     <View role="table" aria-label="What the file holds" className="gap-1">
       <Row role="row" className="gap-2">
-        {['', 'new', 'otherwise', 'the same'].map((head) => (
+        {['', 'new', 'otherwise', 'same'].map((head) => (
           <Words
             key={head}
             role="columnheader"
-            className={`text-sm text-faint ${head === '' ? 'flex-1' : 'w-20 text-right'}`}
+            className={`text-sm text-faint ${head === '' ? 'flex-1' : 'w-20 flex-none text-right'}`}
           >
             {head}
           </Words>

@@ -1,6 +1,7 @@
-import { sql } from 'drizzle-orm';
+import { and, eq, gte, lt, sql } from 'drizzle-orm';
 import { SETTINGS } from '../../core/setting/table';
-import { beads, welds } from './schema';
+import { beads, proven, setups, welds } from './schema';
+import type { Store } from './store';
 
 /** A bead on a coupon as a hand runs it, and the pace of one that was not timed. Judged: nobody measures the length. */
 const USUAL = { lengthMm: 100, travelMmPerMin: 350 };
@@ -22,3 +23,38 @@ export const ARC_MINUTES = sql`(1.0 * ${USUAL.lengthMm} / ${PACE})`;
  * a weld whose length nobody said nothing is counted.
  */
 export const WELD_MINUTES = sql`(coalesce(${welds.lengthMm}, 0) / ${PACE})`;
+
+/**
+ * Arc minutes of a rig from one time to another, by its beads and by the welds made with its settings.
+ * @param until null for up to now
+ */
+export function arcBetween(store: Store, rigId: string, since: string, until: string | null): number {
+  const [{ minutes }] = store
+    .select({ minutes: sql<number>`coalesce(sum(${ARC_MINUTES}), 0)` })
+    .from(beads)
+    .innerJoin(setups, eq(beads.setupId, setups.id))
+    .where(
+      and(
+        eq(setups.rigId, rigId),
+        eq(beads.takenBack, false),
+        gte(beads.ranAt, since),
+        until === null ? undefined : lt(beads.ranAt, until),
+      ),
+    )
+    .all();
+  const [{ welded }] = store
+    .select({ welded: sql<number>`coalesce(sum(${WELD_MINUTES}), 0)` })
+    .from(welds)
+    .innerJoin(proven, eq(welds.provenId, proven.id))
+    .innerJoin(beads, eq(proven.beadId, beads.id))
+    .where(
+      and(
+        eq(proven.rigId, rigId),
+        eq(welds.putAway, false),
+        gte(welds.weldedAt, since),
+        until === null ? undefined : lt(welds.weldedAt, until),
+      ),
+    )
+    .all();
+  return minutes + welded;
+}

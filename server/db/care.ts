@@ -2,7 +2,7 @@ import { and, count, desc, eq, gte, max, sql } from 'drizzle-orm';
 import { CARE, type Care } from '../../core/care/tasks';
 import type { CareKnown } from '../../core/care/due';
 import type { NewCare } from '../../core/record/care-schema';
-import { ARC_MINUTES, USUAL_ARC_MINUTES } from './arc-minutes';
+import { arcBetween, USUAL_ARC_MINUTES } from './arc-minutes';
 import { Refusal } from './refusal';
 import { findRig } from './rigs';
 import { beads, care, rigs, setups } from './schema';
@@ -48,8 +48,39 @@ export function careOf(store: Store, rigId: string): CareKnown[] | null {
   return CARE.filter(({ id }) => rig.setup.rig.gas !== null || (id !== 'regulator' && id !== 'leaks')).map((task) => {
     const at = done.find((one) => one.task === task.id)?.at ?? null;
     const since = later(at, task.part === null ? null : fitted[task.part]);
-    return { task: task.id, since, ...ranSince(store, rigId, since, task) };
+    return { task: task.id, since, ...ranSince(store, rigId, since, task), lives: livesOf(store, rigId, task) };
   });
+}
+
+/** Last times that are looked back on. */
+const MOST_LIVES = 8;
+/** Two entries so near each other are one: a part was looked at and fitted anew, min of arc. */
+const ONE_AND_THE_SAME = 1;
+
+/** Arc minutes from each of the last times to the next: that it was done, or that its part was fitted anew. */
+function livesOf(store: Store, rigId: string, { id, part, every }: Care): number[] {
+  if (every.arcMinutes === undefined) return [];
+  const done = store
+    .select({ at: care.doneAt })
+    .from(care)
+    .where(and(eq(care.rigId, rigId), eq(care.task, id)))
+    .orderBy(desc(care.doneAt))
+    .limit(MOST_LIVES + 1)
+    .all();
+  const anew =
+    part === null
+      ? []
+      : store
+          .selectDistinct({ at: sql<string | null>`json_extract(${setups.facts}, ${`$.rig.fittedAt.${part}`})` })
+          .from(setups)
+          .where(eq(setups.rigId, rigId))
+          .all();
+  const times = [...new Set([...done, ...anew].flatMap(({ at }) => (at === null ? [] : [at])))].sort();
+  const last = times.slice(-MOST_LIVES - 1);
+  return last
+    .slice(1)
+    .map((until, i) => Number(arcBetween(store, rigId, last[i], until).toFixed(1)))
+    .filter((minutes) => minutes >= ONE_AND_THE_SAME);
 }
 
 /** Arc minutes since a time, where the arc counts it, and how many of the newest beads since then show what a task would cause. */
@@ -66,21 +97,15 @@ function ranSince(
   );
   // What the arc does not count is not summed; and where nobody said since when, the beads are counted as usual ones: on a
   // rig of many thousand the pace of each would have to be read, and say little.
-  const sum =
-    every.arcMinutes === undefined
-      ? null
-      : since === null
-        ? sql<number>`count(*) * ${USUAL_ARC_MINUTES}`
-        : sql<number>`coalesce(sum(${ARC_MINUTES}), 0)`;
-  const arcMinutes =
-    sum === null
-      ? 0
-      : store
-          .select({ arcMinutes: sum })
-          .from(beads)
-          .innerJoin(setups, eq(beads.setupId, setups.id))
-          .where(ran)
-          .all()[0].arcMinutes;
+  const usual = (): number =>
+    store
+      .select({ arcMinutes: sql<number>`count(*) * ${USUAL_ARC_MINUTES}` })
+      .from(beads)
+      .innerJoin(setups, eq(beads.setupId, setups.id))
+      .where(ran)
+      .all()[0].arcMinutes;
+  const burned = (): number => (since === null ? usual() : arcBetween(store, rigId, since, null));
+  const arcMinutes = every.arcMinutes === undefined ? 0 : burned();
   const last = store
     .select({ facts: beads.facts })
     .from(beads)

@@ -4,7 +4,7 @@ import { partsOf, type Worn } from '../../core/record/worn';
 import { BESIDE_THE_ARC } from '../../core/start/gas-supply';
 import { wireKgPerMinute } from '../../core/start/stock';
 import { SETTINGS } from '../../core/setting/table';
-import { ARC_MINUTES, settingOf } from './arc-minutes';
+import { arcBetween, ARC_MINUTES, settingOf } from './arc-minutes';
 import { findRig } from './rigs';
 import { beads, setups } from './schema';
 import type { Store } from './store';
@@ -60,11 +60,12 @@ export function wornParts(store: Store, rigId: string): Worn[] | null {
     const since = facts.fittedAt?.[part];
     if (since === undefined) return { part, since: null, beads: everyBead, arcMinutes: null, taken: taken(part) };
     const [done] = store
-      .select({ beads: count(), minutes: sql<number>`coalesce(sum(${ARC_MINUTES}), 0)` })
+      .select({ beads: count() })
       .from(beads)
       .innerJoin(setups, eq(beads.setupId, setups.id))
       .where(ran(since))
       .all();
-    return { part, since, beads: done.beads, arcMinutes: Number(done.minutes.toFixed(1)), taken: taken(part) };
+    const arcMinutes = Number(arcBetween(store, rigId, since, null).toFixed(1));
+    return { part, since, beads: done.beads, arcMinutes, taken: taken(part) };
   });
 }

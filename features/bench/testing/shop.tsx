@@ -5,6 +5,7 @@ import { useEffect, useState, type ReactNode } from 'react';
 import type { Rig } from '@/core/case/schema';
 import { validateCase } from '@/core/case/validate';
 import { EXAMPLE_CASE } from '@/core/cases/example';
+import type { CareKnown } from '@/core/care/due';
 import type { Teaching } from '@/core/learning/teaching';
 import type { Changed, WaitingChange } from '@/core/record/change-schema';
 import type { Bead, Coupon, JobVersion, NewBead } from '@/core/record/schema';
@@ -43,6 +44,8 @@ function server() {
     refuses: null as object | null,
     /** What the rig has taught; null where nobody asked the server for it. */
     teaching: null as Teaching | null,
+    /** What is known of the care of the rig. */
+    care: [] as CareKnown[],
   };
   const setup = {
     id: ID(2),
@@ -115,6 +118,8 @@ function server() {
     await state.hold;
     if (path.endsWith('/experience') && state.teaching === null)
       return { ok: false, status: 404, json: async () => ({ code: 'not-found' }) } as unknown as Response;
+    // Nothing is due on its rig but what a test says.
+    if (path.endsWith('/care')) return { ok: true, status: 200, json: async () => state.care } as Response;
     const asked = path.endsWith('/experience') ? state.teaching : coupon();
     return { ok: true, status: 200, json: async () => JSON.parse(JSON.stringify(asked)) } as Response;
   };
