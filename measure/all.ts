@@ -13,6 +13,7 @@ import {
   withShell,
   workerTimes,
 } from './page';
+import { measureLog } from './log';
 import { measureHealth, measureRecords } from './records';
 import { compareSearch } from './search';
 import { buildShell } from './shell';
@@ -97,6 +98,7 @@ async function main(): Promise<void> {
   if (wanted('diagnosis')) diagnosis();
   if (wanted('search')) compareSearch(500);
   if (wanted('records')) await records();
+  if (wanted('log')) for (const beads of [1_000, 10_000, 100_000]) await measureLog(beads);
   if (wanted('page')) await page();
 }
 

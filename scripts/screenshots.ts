@@ -78,7 +78,6 @@ async function freshCoupon(page: Page): Promise<void> {
 }
 
 const SHOTS: Shot[] = [
-  { name: 'bench-open-phone', path: '/', size: PHONE },
   { name: 'bench-phone', path: '/', size: PHONE, act: badBead },
   { name: 'bench-phone-dark', path: '/', size: PHONE, scheme: 'dark', act: badBead },
   { name: 'bench-wide', path: '/', size: WIDE, act: badBead },
@@ -118,6 +117,13 @@ const SHOTS: Shot[] = [
   },
   { name: 'rig-taught-phone', path: '/rig/taught/0190a000-0000-7000-8000-000000000001', size: PHONE },
   { name: 'log-phone', path: '/log', size: PHONE },
+  { name: 'days-wide', path: '/log/days', size: WIDE },
+  {
+    name: 'charts-phone',
+    path: '/log/charts',
+    size: PHONE,
+    act: (page) => page.getByText('What worn parts do').evaluate((heading) => heading.scrollIntoView({ block: 'end' })),
+  },
   { name: 'proven-phone', path: '/proven/0190a000-0000-7000-8005-000000000000', size: PHONE },
   { name: 'weld-phone', path: '/weld/0190a000-0000-7000-8006-000000000000', size: PHONE },
   { name: 'inspect-phone', path: '/weld/0190a000-0000-7000-8006-000000000200/inspect', size: PHONE, act: inspection },
@@ -132,7 +138,6 @@ const SHOTS: Shot[] = [
     until: 'load',
     act: (page) => page.getByRole('table', { name: 'flat' }).waitFor(),
   },
-  { name: 'job-phone', path: '/job/new', size: PHONE },
   // Last: what waits in these may arrive once they are closed.
   { name: 'away-phone', path: '/', size: PHONE, act: away },
   // Begins a coupon of its own, so that those before it see the demo as it is loaded.

@@ -55,8 +55,7 @@ function siteRoutes(site: string): RequestHandler[] {
 }
 
 export type AppOptions = Context & {
-  /** Path of the database, and what takes a file into it. */
-  database: string;
+  /** Takes a file into the database. */
   takeFileIn: RecordContext['takeFileIn'];
   /** Folder of the built app, or null for the API alone. */
   site: string | null;

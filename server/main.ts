@@ -7,7 +7,7 @@ import { loadWorkshop } from './demo/load';
 import { startDiagnosisPool } from './diagnosis/pool';
 import { readEnvironment, ROOT } from './environment';
 import { createLog } from './http/request-log';
-import { startTakingPool } from './record/pool';
+import { startRecordPool } from './record/pool';
 import { StartError } from './start-error';
 
 /** Opens, checks, migrates, fills a new database with the demo workshop unless told not to, and serves until stopped. */
@@ -21,11 +21,11 @@ function main(): void {
     markBegun(store);
   }
   const pool = startDiagnosisPool();
-  const taking = startTakingPool();
+  const records = startRecordPool();
   const report = (row: object): void => log.warn(row, 'a row cannot be read and was passed over');
   const app = createApp({
     ...pool,
-    takeFileIn: taking.takeFileIn,
+    ...records,
     store,
     database: databaseFile,
     log,
@@ -36,7 +36,7 @@ function main(): void {
   const server = createServer(app);
   const end = (): void => {
     void pool.close();
-    void taking.close();
+    void records.close();
     close();
   };
   server.on('error', (error: NodeJS.ErrnoException) => {

@@ -57,6 +57,8 @@ async function ask(method: string, path: string, body?: string, type = 'applicat
     diagnose: null as never,
     start: null as never,
     chart: null as never,
+    database: '',
+    charts: null as never,
     learn: null as never,
     log: createLog('silent'),
     report: () => undefined,

@@ -1,5 +1,6 @@
 import { Router, type Request, type Response } from 'express';
 import type { Logger } from 'pino';
+import type { Charts } from '../../core/record/charts-schema';
 import type { FieldProblem } from '../../core/schema/problems';
 import { ID } from '../../core/schema/parts';
 import type { Validated } from '../../core/schema/validate';
@@ -11,6 +12,10 @@ import { sendProblem, sendWrongFields, type ProblemCode } from '../http/problem'
 /** What every endpoint works with. */
 export type Context = Thinking & {
   store: Store;
+  /** Path of the database. */
+  database: string;
+  /** The sum of the record by the month, worked out elsewhere. */
+  charts: (of: { database: string; rigId: string | null; now: string }) => Promise<Charts>;
   log: Logger;
   /** Says that a row cannot be read. */
   report: (unreadable: Unreadable) => void;

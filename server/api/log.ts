@@ -8,7 +8,6 @@ import {
 } from '../../core/record/entry-schema';
 import { CHARTS_SCHEMA } from '../../core/record/charts-schema';
 import { ID, INSTANT } from '../../core/schema/parts';
-import { chartsOf } from '../db/log-charts';
 import { facetsOfLog, pageOfLog, type LogFilter } from '../db/log';
 import { endpoint, LIMIT } from './endpoint';
 
@@ -93,6 +92,8 @@ export const LOG = [
       'The sum of the record by the month: causes, beads to sound, sound at the first bead, defects by the age of parts.',
     query: { rig: { pattern: ID.pattern, takes: ID.description, description: 'of this rig only' } },
     answer: { schema: CHARTS_SCHEMA, description: 'two years of months, and parts by the arc that burned on them' },
-    work: ({ query }, { store }) => chartsOf(store, query.rig ?? null, new Date().toISOString()),
+    problems: ['busy'],
+    work: ({ query }, { charts, database }) =>
+      charts({ database, rigId: query.rig ?? null, now: new Date().toISOString() }),
   }),
 ];

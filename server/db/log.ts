@@ -35,56 +35,84 @@ function matching(text: string): string | null {
   return words.length === 0 ? null : words.map((word) => `"${word}"*`).join(' ');
 }
 
-function conditions(filter: LogFilter): SQL | undefined {
-  const { kinds, rigId, text, cause, finding, baseMetal, thinnestMm, thickestMm, outcome, by, from, to } = filter;
-  const words = text === undefined ? null : matching(text);
-  return and(
-    eq(entries.putAway, filter.putAway ?? false),
-    kinds === undefined ? undefined : inArray(entries.kind, kinds),
-    rigId === undefined ? undefined : eq(entries.rigId, rigId),
-    cause === undefined ? undefined : eq(entries.cause, cause),
-    baseMetal === undefined ? undefined : eq(entries.baseMetal, baseMetal),
-    thinnestMm === undefined ? undefined : gte(entries.thicknessMm, thinnestMm),
-    thickestMm === undefined ? undefined : lte(entries.thicknessMm, thickestMm),
-    outcome === undefined ? undefined : eq(entries.outcome, outcome),
-    by === undefined ? undefined : eq(entries.by, by),
-    from === undefined ? undefined : gte(entries.at, from),
-    to === undefined ? undefined : lte(entries.at, to),
-    finding === undefined
-      ? undefined
-      : sql`EXISTS (SELECT 1 FROM ${entryFindings} WHERE ${entryFindings.finding} = ${finding} AND ${entryFindings.entryId} = ${entries.id})`,
-    words === null ? undefined : sql`${entries.id} IN (SELECT rowid FROM entry_words WHERE words MATCH ${words})`,
-    filter.after === undefined
-      ? undefined
-      : sql`(${entries.at}, ${entries.id}) < (${filter.after.at}, ${filter.after.id})`,
-  );
+/** What a filter asks for by name, as a statement takes it; what is not asked is null. */
+function valuesOf(filter: LogFilter) {
+  const { rigId, text, cause, finding, baseMetal, thinnestMm, thickestMm, outcome, by, from, to, after } = filter;
+  const asked = { rigId, cause, finding, baseMetal, thinnestMm, thickestMm, outcome, by, from, to };
+  return {
+    ...asked,
+    words: text === undefined ? null : matching(text),
+    at: after?.at,
+    afterId: after?.id,
+  };
+}
+type Named = keyof ReturnType<typeof valuesOf>;
+
+/** What each value asks of an entry. */
+const ASKS: { [name in Named]?: SQL } = {
+  rigId: eq(entries.rigId, sql.placeholder('rigId')),
+  cause: eq(entries.cause, sql.placeholder('cause')),
+  baseMetal: eq(entries.baseMetal, sql.placeholder('baseMetal')),
+  thinnestMm: gte(entries.thicknessMm, sql.placeholder('thinnestMm')),
+  thickestMm: lte(entries.thicknessMm, sql.placeholder('thickestMm')),
+  outcome: eq(entries.outcome, sql.placeholder('outcome')),
+  by: eq(entries.by, sql.placeholder('by')),
+  from: gte(entries.at, sql.placeholder('from')),
+  to: lte(entries.at, sql.placeholder('to')),
+  finding: sql`EXISTS (SELECT 1 FROM ${entryFindings} WHERE ${entryFindings.finding} = ${sql.placeholder('finding')}
+    AND ${entryFindings.entryId} = ${entries.id})`,
+  words: sql`${entries.id} IN (SELECT rowid FROM entry_words WHERE words MATCH ${sql.placeholder('words')})`,
+  // A comparison of rows is one seek in the index of time and id.
+  at: sql`(${entries.at}, ${entries.id}) < (${sql.placeholder('at')}, ${sql.placeholder('afterId')})`,
+};
+
+function pageQuery(store: Store, names: readonly Named[], kinds: EntryKind[] | undefined) {
+  return store
+    .select({ entry: entries, rigName: rigs.name, number: beads.number, appearance: beads.appearance })
+    .from(entries)
+    .innerJoin(rigs, eq(entries.rigId, rigs.id))
+    .leftJoin(beads, and(eq(entries.kind, 'bead'), eq(beads.id, entries.of)))
+    .where(
+      and(
+        eq(entries.putAway, sql.placeholder('putAway')),
+        kinds === undefined ? undefined : inArray(entries.kind, kinds),
+        ...names.map((name) => ASKS[name]),
+      ),
+    )
+    .orderBy(desc(entries.at), desc(entries.id))
+    .limit(sql.placeholder('limit'))
+    .prepare();
+}
+
+/** Pages put together once for a store, by what they ask for: putting one together takes longer than asking it. */
+const prepared = new WeakMap<Store, Map<string, ReturnType<typeof pageQuery>>>();
+/** As many are kept. */
+const MOST_PREPARED = 100;
+
+function queryFor(store: Store, names: readonly Named[], kinds: EntryKind[] | undefined): ReturnType<typeof pageQuery> {
+  const known = prepared.get(store) ?? new Map<string, ReturnType<typeof pageQuery>>();
+  prepared.set(store, known);
+  const shape = [...names, ...(kinds ?? [])].join(' ');
+  const query = known.get(shape) ?? pageQuery(store, names, kinds);
+  if (known.size >= MOST_PREPARED) known.clear();
+  known.set(shape, query);
+  return query;
 }
 
 /** One page of everything that happened, newest first. */
 export function pageOfLog(store: Store, filter: LogFilter): EntryPage {
-  const rows = store
-    .select({ entry: entries, rigName: rigs.name })
-    .from(entries)
-    .innerJoin(rigs, eq(entries.rigId, rigs.id))
-    .where(conditions(filter))
-    .orderBy(desc(entries.at), desc(entries.id))
-    .limit(filter.limit + 1)
-    .all();
+  const values = valuesOf(filter);
+  const names = (Object.keys(ASKS) as Named[]).filter((name) => values[name] !== undefined && values[name] !== null);
+  const rows = queryFor(store, names, filter.kinds).all({
+    ...values,
+    putAway: filter.putAway === true ? 1 : 0,
+    limit: filter.limit + 1,
+  });
   const page = rows.slice(0, filter.limit);
-  const beadIds = page.flatMap(({ entry: { kind, of } }) => (kind === 'bead' ? [of] : []));
-  const drawn = new Map(
-    store
-      .select({ id: beads.id, number: beads.number, appearance: beads.appearance })
-      .from(beads)
-      .where(inArray(beads.id, beadIds))
-      .all()
-      .map((row) => [row.id, row]),
-  );
   const last = page[page.length - 1]?.entry;
   return {
-    entries: page.map(({ entry, rigName }): Entry => {
+    entries: page.map(({ entry, rigName, number, appearance }): Entry => {
       const { kind, of, at, rigId, couponId, weldId, by, title, says, outcome } = entry;
-      const { number = null, appearance = null } = drawn.get(of) ?? {};
       return {
         ...{ kind, of, at, rigId, rigName, couponId, weldId, number, by, title, says, outcome },
         appearance: toAppearance(appearance),

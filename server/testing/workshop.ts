@@ -14,6 +14,7 @@ import type { Unreadable } from '../db/rows';
 import { loadWorkshop } from '../demo/load';
 import { chart, learn, start } from '../diagnosis/diagnose.worker';
 import { createLog } from '../http/request-log';
+import chartsFrom from '../record/charts.worker';
 import takeFileIn from '../record/take-in.worker';
 
 /** A day on which the demo is told, so that tests see the same times. */
@@ -107,6 +108,7 @@ export async function openWorkshop(
       store: opened.store,
       database: file,
       takeFileIn,
+      charts: async (of) => chartsFrom(of),
       diagnose: async (input) => answer(input),
       start: async (input) => start(input),
       chart: async (of) => chart(of),
