@@ -1,4 +1,5 @@
 import type { JSONSchema } from 'json-schema-to-ts';
+import { FIGURES } from '../evidence/table';
 
 /** The shape of the knowledge as JSON Schema: what the types say, held against the data at test time. */
 const sentence = { type: 'string', minLength: 6, maxLength: 200 } as const;
@@ -40,6 +41,7 @@ export const CHECK_SCHEMA = {
     minutes: { type: 'number', exclusiveMinimum: 0, maximum: 60 },
     tools: { type: 'string', minLength: 3 },
     caution: sentence,
+    compares: { enum: Object.keys(FIGURES) },
     leak: chance,
   },
 } as const satisfies JSONSchema;

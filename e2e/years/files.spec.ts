@@ -58,3 +58,52 @@ test('everything goes out as one file, into an empty workshop, and comes out of 
     await server.clear();
   }
 });
+
+test('a list that somebody has goes in once, its columns named by hand', async ({ page }, info) => {
+  const path = info.outputPath('yard-book.csv');
+  writeFileSync(
+    path,
+    `When;Work;mm;Spannung;Seen
+30.3.2026;Yard book hinge ${info.project.name};4;18,5;porosity
+30.3.2026;Yard book hinge ${info.project.name};4;190;
+`,
+  );
+  await page.goto('/log/files');
+  const open = async (): Promise<void> => {
+    const [chooser] = await Promise.all([
+      page.waitForEvent('filechooser'),
+      page.getByRole('button', { name: 'Open a CSV file' }).click(),
+    ]);
+    await chooser.setFiles(path);
+    await expect(page.getByText('yard-book.csv: 2 lines')).toBeVisible();
+    const columns = page.getByRole('group', { name: 'Columns' });
+    for (const [head, field] of [
+      ['Work', 'What it was for'],
+      ['mm', 'Thickness'],
+      ['Spannung', 'Volts'],
+    ]) {
+      await columns.getByRole('checkbox', { name: `left out: ${head}` }).click();
+      await columns
+        .getByRole('radiogroup', { name: `What ${head} holds` })
+        .getByRole('radio', { name: field, exact: true })
+        .click();
+    }
+    await page.getByRole('radio', { name: '18,5' }).last().click();
+    await page.getByRole('radio', { name: '30.5.2026' }).click();
+    await page.getByRole('radiogroup', { name: 'Run on' }).getByRole('radio', { name: 'Dock set' }).click();
+    await page.getByRole('button', { name: 'Look at it' }).click();
+  };
+  await open();
+  await expect(page.getByText('Line 3, “Spannung” takes 8 to 50 V; it has “190”.')).toBeVisible();
+  writeFileSync(path, readFileSync(path, 'utf8').replace('190', '19'));
+  await open();
+  const region = page.getByRole('region', { name: 'What yard-book.csv comes to' });
+  await expect(region.getByRole('row', { name: /^Beads/ })).toHaveText('Beads200');
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Take it in' }).click();
+  await expect(page.getByText('yard-book.csv is taken in: 2 beads.')).toBeVisible();
+  await open();
+  await expect(page.getByText('All of it is here already, as it stands in the file.')).toBeVisible();
+  await page.goto(`/log/days?text=${encodeURIComponent(`hinge ${info.project.name}`)}`);
+  await expect(page.getByRole('link', { name: /^Bead 1, Yard book hinge/ }).first()).toBeVisible();
+});

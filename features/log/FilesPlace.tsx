@@ -1,7 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
-import type { KeptKind } from '@/core/record/record-file-schema';
 import type { Decimal } from '@/core/files/spreadsheet';
 import { platform } from '@/platform/ports';
 import { Part } from '@/ui/Part';
@@ -12,7 +11,9 @@ import { Heading, Words } from '@/ui/Words';
 import { DecimalChoice } from '../shared/DecimalChoice';
 import { LogTabs } from '../shared/LogTabs';
 import { useUnits } from '../shared/use-habits';
+import { ListIn } from './ListIn';
 import { MOST_MB, sendRecord, type Taken } from './record-api';
+import { Counts, TakenPreview } from './TakenPreview';
 
 /** The whole record as files, out and in. */
 export function FilesPlace() {
@@ -44,21 +45,10 @@ export function FilesPlace() {
         </Row>
       </Part>
       <TakeIn />
+      <ListIn />
     </ScrollView>
   );
 }
-
-const KINDS: { [kind in KeptKind]: string } = {
-  rigs: 'Rigs',
-  setups: 'Fittings',
-  coupons: 'Coupons',
-  jobs: 'Jobs',
-  beads: 'Beads',
-  proven: 'Kept settings',
-  welds: 'Welds',
-  care: 'Care',
-  levels: 'Limits',
-};
 
 type State =
   | { at: 'nothing' }
@@ -107,7 +97,7 @@ function TakeIn() {
       </Row>
       {state.at === 'busy' && <Words role="status">{state.what}</Words>}
       {problem !== null && <Words role="alert" strong>{`Not taken in. ${problem.replace(/\.?$/, '.')}`}</Words>}
-      {state.at === 'read' && <Preview name={state.name} taken={state.taken} onTake={() => void take(state)} />}
+      {state.at === 'read' && <TakenPreview name={state.name} taken={state.taken} onTake={() => void take(state)} />}
       {state.at === 'done' && (
         <View role="status" className="gap-2 rounded-md bg-plate p-3">
           <Words strong>{`${state.name} is taken in.`}</Words>
@@ -115,73 +105,5 @@ function TakeIn() {
         </View>
       )}
     </Part>
-  );
-}
-
-/** Whether taking it in would leave all as it is. */
-const isNothing = ({ counts }: Taken): boolean =>
-  Object.values(counts).every(({ added, changed }) => added + changed === 0);
-
-function Preview({ name, taken, onTake }: { name: string; taken: Taken; onTake: () => void }) {
-  const { refused, reasons } = taken;
-  return (
-    <View role="region" aria-label={`What ${name} comes to`} className="gap-3 rounded-md bg-plate p-3">
-      <Words strong>{name}</Words>
-      <Counts taken={taken} />
-      {refused > 0 && (
-        <View role="alert" className="gap-1">
-          <Words strong>
-            {refused === 1
-              ? 'One thing of it cannot be taken in, so nothing is.'
-              : `${refused} things of it cannot be taken in, so nothing is.`}
-          </Words>
-          {reasons.map((why) => (
-            <Words key={why}>{why}</Words>
-          ))}
-          {refused > reasons.length && <Words className="text-faint">{`and ${refused - reasons.length} more.`}</Words>}
-        </View>
-      )}
-      {refused === 0 &&
-        (isNothing(taken) ? (
-          <Words>All of it is here already, as it stands in the file.</Words>
-        ) : (
-          <Button tone="act" label="Take it in" onPress={onTake} />
-        ))}
-    </View>
-  );
-}
-
-function Counts({ taken: { counts } }: { taken: Taken }) {
-  const kinds = (Object.keys(KINDS) as KeptKind[]).filter((kind) => counts[kind] !== undefined);
-  if (kinds.length === 0) return null;
-  return (
-    <View role="table" aria-label="What the file holds" className="gap-1">
-      <Row role="row" className="gap-2">
-        {['', 'new', 'otherwise', 'same'].map((head) => (
-          <Words
-            key={head}
-            role="columnheader"
-            className={`text-sm text-faint ${head === '' ? 'flex-1' : 'w-20 flex-none text-right'}`}
-          >
-            {head}
-          </Words>
-        ))}
-      </Row>
-      {kinds.map((kind) => {
-        const { added, changed, same } = counts[kind]!;
-        return (
-          <Row key={kind} role="row" className="gap-2">
-            <Words role="cell" className="min-w-0 flex-1">
-              {KINDS[kind]}
-            </Words>
-            {[added, changed, same].map((count, i) => (
-              <Words key={i} role="cell" strong={count > 0 && i < 2} className="w-20 text-right">
-                {String(count)}
-              </Words>
-            ))}
-          </Row>
-        );
-      })}
-    </View>
   );
 }
