@@ -29,8 +29,10 @@ export function somethingSince(store: Store, since: number, patience: number): P
       hearNoMore();
       done();
     };
+    // The page's timers, which are numbers, are known to the compiler too; here it is always Node's.
+    const timer = setTimeout(end, patience) as unknown as NodeJS.Timeout;
     // Nobody who waits holds up the end of the program.
-    const timer = setTimeout(end, patience).unref();
+    timer.unref();
     const hearNoMore = onWritten(store, end);
   });
 }
