@@ -104,7 +104,9 @@ export function ListIn() {
       </Row>
       {opened !== null && (
         <>
-          <Words strong>{`${opened.name}: ${opened.list.rows.length} lines`}</Words>
+          <Words
+            strong
+          >{`${opened.name}: ${opened.list.rows.length === 1 ? 'one line' : `${opened.list.rows.length} lines`}`}</Words>
           <View role="group" aria-label="Columns" className="gap-2">
             {opened.columns.map((column, i) => (
               <ColumnRow
@@ -173,7 +175,7 @@ export function ListIn() {
           ))}
         </View>
       )}
-      {preview !== null && opened !== null && (
+      {preview !== null && opened !== null && busy === null && (
         <TakenPreview name={opened.name} taken={preview.taken} onTake={() => void take(preview.text)} />
       )}
     </Part>
