@@ -11,6 +11,7 @@ import { KNOB_WORK_SCHEMA } from '../core/record/knob-work-schema';
 import { CHANGE_SCHEMA, COUPON_CHANGE_SCHEMA, RIG_CHANGE_SCHEMA } from '../core/record/change-schema';
 import { LEVEL_CHANGE_SCHEMA } from '../core/inspection/level-schema';
 import { NEW_CARE_SCHEMA } from '../core/record/care-schema';
+import { NEW_PICTURE_SCHEMA, PICTURE_CHANGE_SCHEMA } from '../core/record/picture-schema';
 import { NEW_PROVEN_SCHEMA, PROVEN_CHANGE_SCHEMA } from '../core/record/proven-schema';
 import {
   NEW_INSPECTION_SCHEMA,
@@ -52,6 +53,8 @@ const SCHEMAS: Record<string, object> = {
   'new-repair': NEW_REPAIR_SCHEMA,
   'level-change': LEVEL_CHANGE_SCHEMA,
   'new-care': NEW_CARE_SCHEMA,
+  'new-picture': NEW_PICTURE_SCHEMA,
+  'picture-change': PICTURE_CHANGE_SCHEMA,
   change: CHANGE_SCHEMA,
   'draft-history': DRAFT_HISTORY_SCHEMA,
   habits: HABITS_SCHEMA,

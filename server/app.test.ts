@@ -25,7 +25,7 @@ describe('every answer', () => {
         "default-src 'self'",
         "form-action 'self'",
         "frame-ancestors 'none'",
-        "img-src 'self' data:",
+        "img-src 'self' data: blob:",
         "object-src 'none'",
         "style-src 'self' 'unsafe-inline'",
       ].sort(),

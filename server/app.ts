@@ -10,6 +10,7 @@ import { openApi } from './api/openapi';
 import { knownHostsOnly } from './http/known-hosts';
 import { BODY_LIMIT_KB, errorHandler, sendPage, sendProblem } from './http/problem';
 import { requestLog } from './http/request-log';
+import { pictureRoutes } from './pictures/routes';
 import { recordRoutes, type RecordContext } from './record/routes';
 
 /** Only what the app itself ships may load; styles are written into the page by the style engine. */
@@ -18,7 +19,8 @@ const CONTENT_POLICY = {
   directives: {
     defaultSrc: ["'self'"],
     styleSrc: ["'self'", "'unsafe-inline'"],
-    imgSrc: ["'self'", 'data:'],
+    // What was photographed and waits on the device is shown from the device.
+    imgSrc: ["'self'", 'data:', 'blob:'],
     objectSrc: ["'none'"],
     baseUri: ["'self'"],
     frameAncestors: ["'none'"],
@@ -76,7 +78,7 @@ export function createApp({ site, hostNames = [], ...context }: AppOptions): Exp
   app.use(helmet({ contentSecurityPolicy: CONTENT_POLICY, strictTransportSecurity: false }));
   app.use(compression());
   // Files of the whole record are larger than any change, and are taken as they come.
-  app.use('/api', noStore, recordRoutes(context));
+  app.use('/api', noStore, recordRoutes(context), pictureRoutes(context));
   app.use('/api', express.json({ limit: `${BODY_LIMIT_KB}kb`, strict: false }));
   app.use('/api', noStore);
   const description = openApi(ENDPOINTS);

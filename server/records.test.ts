@@ -262,6 +262,7 @@ describe('changes since a revision', () => {
       proven: [],
       welds: [],
       levels: [],
+      pictures: [],
       overriding: [],
       upTo,
       more: false,

@@ -234,6 +234,7 @@ describe('the description of the API', () => {
       '/api/coupons',
       '/api/coupons/{id}',
       '/api/coupons/{id}/history',
+      '/api/coupons/{id}/pictures',
       '/api/diagnose',
       '/api/health',
       '/api/levels',
@@ -251,6 +252,7 @@ describe('the description of the API', () => {
       '/api/start',
       '/api/welds',
       '/api/welds/{id}',
+      '/api/welds/{id}/pictures',
     ]);
     expect(described.paths['/api/beads/{id}'].patch.requestBody).toBeDefined();
     expect(Object.keys(described.paths['/api/diagnose'].post.responses)).toEqual(

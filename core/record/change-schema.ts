@@ -2,6 +2,7 @@ import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
 import { ID, INSTANT, name, note } from '../schema/parts';
 import { LEVEL_CHANGE_SCHEMA, LEVEL_SCHEMA } from '../inspection/level-schema';
 import { NEW_CARE_SCHEMA } from './care-schema';
+import { NEW_PICTURE_SCHEMA, PICTURE_CHANGE_SCHEMA, PICTURE_SCHEMA } from './picture-schema';
 import { NEW_PROVEN_SCHEMA, PROVEN_CHANGE_SCHEMA, PROVEN_SETTING_SCHEMA } from './proven-schema';
 import {
   NEW_INSPECTION_SCHEMA,
@@ -42,6 +43,8 @@ export const CHANGE_KINDS = [
   'repair',
   'change-level',
   'care',
+  'add-picture',
+  'change-picture',
 ] as const;
 
 /** What may change of a coupon besides its job. */
@@ -114,6 +117,8 @@ const FIELDS: Record<(typeof CHANGE_KINDS)[number], object> = {
   repair: NEW_REPAIR_SCHEMA,
   'change-level': LEVEL_CHANGE_SCHEMA,
   care: NEW_CARE_SCHEMA,
+  'add-picture': withoutId(NEW_PICTURE_SCHEMA),
+  'change-picture': PICTURE_CHANGE_SCHEMA,
 };
 
 /** Every kind of change with its own fields. */
@@ -174,6 +179,7 @@ export const CHANGED_SCHEMA = {
     proven: PROVEN_SETTING_SCHEMA,
     weld: WELD_SCHEMA,
     level: LEVEL_SCHEMA,
+    picture: PICTURE_SCHEMA,
   },
 } as const satisfies JSONSchema;
 
@@ -181,7 +187,7 @@ export const CHANGED_SCHEMA = {
 export const CHANGES_SCHEMA = {
   type: 'object',
   additionalProperties: false,
-  required: ['rigs', 'coupons', 'beads', 'proven', 'welds', 'levels', 'overriding', 'upTo', 'more'],
+  required: ['rigs', 'coupons', 'beads', 'proven', 'welds', 'levels', 'pictures', 'overriding', 'upTo', 'more'],
   properties: {
     rigs: { type: 'array', items: RIG_RECORD_SCHEMA },
     coupons: { type: 'array', items: COUPON_ROW_SCHEMA },
@@ -189,6 +195,7 @@ export const CHANGES_SCHEMA = {
     proven: { type: 'array', items: PROVEN_SETTING_SCHEMA },
     welds: { type: 'array', items: WELD_SCHEMA },
     levels: { type: 'array', items: LEVEL_SCHEMA },
+    pictures: { type: 'array', items: PICTURE_SCHEMA },
     /** Changes that stood over another's. */
     overriding: { type: 'array', items: HISTORY_ENTRY_SCHEMA },
     upTo: { type: 'integer', minimum: 0 },

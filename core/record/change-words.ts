@@ -72,6 +72,10 @@ export function changeWords(
       return 'A weld repaired';
     case 'care':
       return `${named.name ?? 'The rig'} looked after`;
+    case 'add-picture':
+      return 'A picture attached';
+    case 'change-picture':
+      return 'measuring' in fields ? 'A picture measured' : fieldsWords('A picture', fields);
     case 'change-level':
       return `Limits of ${given.name ?? named.name ?? 'a level'} changed`;
   }

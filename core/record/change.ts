@@ -5,6 +5,8 @@ import matchesSetup from '../compiled/new-setup';
 import matchesCare from '../compiled/new-care';
 import matchesInspection from '../compiled/new-inspection';
 import matchesLevelChange from '../compiled/level-change';
+import matchesPicture from '../compiled/new-picture';
+import matchesPictureChange from '../compiled/picture-change';
 import matchesProven from '../compiled/new-proven';
 import matchesProvenChange from '../compiled/proven-change';
 import matchesRepair from '../compiled/new-repair';
@@ -18,6 +20,8 @@ import type { LevelChange } from '../inspection/level-schema';
 import { validateWith, type Validated } from '../schema/validate';
 import type { ChangeKind, CouponChange, RigChange, WaitingChange } from './change-schema';
 import type { NewCare } from './care-schema';
+import type { NewPicture, PictureChange } from './picture-schema';
+import { pictureProblems } from './picture';
 import type { NewProven, ProvenChange } from './proven-schema';
 import type { NewInspection, NewRepair, NewWeld, WeldChange } from './weld-schema';
 import type { BeadChange, JobVersion, NewBead, NewCoupon, NewRig, NewSetup } from './schema';
@@ -43,6 +47,8 @@ export type FieldsOf = {
   repair: NewRepair;
   'change-level': LevelChange;
   care: NewCare;
+  'add-picture': Omit<NewPicture, 'id'>;
+  'change-picture': PictureChange;
 };
 
 /** One change, by its kind. */
@@ -72,6 +78,8 @@ const READ: Record<ChangeKind, Read> = {
   repair: (fields) => validateWith<NewRepair>(matchesRepair, fields),
   'change-level': (fields) => validateWith<LevelChange>(matchesLevelChange, fields),
   care: (fields) => validateWith<NewCare>(matchesCare, fields),
+  'add-picture': (fields, of) => validateWith<NewPicture>(matchesPicture, { ...fields, id: of }, pictureProblems),
+  'change-picture': (fields) => validateWith<PictureChange>(matchesPictureChange, fields),
 };
 
 /** A change, or every wrong field with what it takes. */

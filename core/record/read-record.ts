@@ -3,11 +3,15 @@ import care from '../compiled/kept-care';
 import coupons from '../compiled/kept-coupons';
 import jobs from '../compiled/kept-jobs';
 import levels from '../compiled/kept-levels';
+import pictures from '../compiled/kept-pictures';
 import proven from '../compiled/kept-proven';
 import rigs from '../compiled/kept-rigs';
 import setups from '../compiled/kept-setups';
 import welds from '../compiled/kept-welds';
+import type { FieldProblem } from '../schema/problems';
 import { validateWith, type CompiledValidator } from '../schema/validate';
+import { pictureProblems } from './picture';
+import type { KeptPicture } from './picture-schema';
 import {
   emptyKept,
   KEPT_KINDS,
@@ -19,7 +23,7 @@ import {
 } from './record-file-schema';
 
 const MATCHES: { [kind in KeptKind]: CompiledValidator } = {
-  ...{ rigs, setups, coupons, jobs, beads, proven, welds, care, levels },
+  ...{ rigs, setups, coupons, jobs, beads, proven, welds, care, levels, pictures },
 };
 
 /** What each thing is called, one of it. */
@@ -33,6 +37,12 @@ export const KIND_NAMES: { [kind in KeptKind]: string } = {
   welds: 'weld',
   care: 'entry of care',
   levels: 'level',
+  pictures: 'picture',
+};
+
+/** What a schema cannot say of a thing. */
+const BESIDES: { [kind in KeptKind]?: (thing: { id: string }) => FieldProblem[] } = {
+  pictures: (thing) => pictureProblems(thing as KeptPicture),
 };
 
 /** Something of a file that cannot be taken in: which thing, and why, as one sentence. */
@@ -75,7 +85,7 @@ export function readRecord(input: unknown): { kept: Kept | null; refused: Refuse
     if (things > MOST_THINGS) return whole(`A record takes up to ${MOST_THINGS} things; this one has more.`);
     const seen = new Set<string>();
     list.forEach((thing: unknown, i) => {
-      const { value, problems } = validateWith<{ id: string }>(MATCHES[kind], thing);
+      const { value, problems } = validateWith<{ id: string }>(MATCHES[kind], thing, BESIDES[kind]);
       const id = idOf(thing);
       if (problems !== null) {
         const [{ field, takes }] = problems;

@@ -3,6 +3,7 @@ import { LEVEL_SCHEMA } from '../inspection/level-schema';
 import { ID, INSTANT } from '../schema/parts';
 import { BEAD_SCHEMA, type Bead } from './bead-schema';
 import { NEW_CARE_SCHEMA } from './care-schema';
+import { KEPT_PICTURE_SCHEMA, type KeptPicture } from './picture-schema';
 import { NEW_PROVEN_SCHEMA } from './proven-schema';
 import { COUPON_ROW_SCHEMA, JOB_VERSION_SCHEMA, NEW_SETUP_SCHEMA, RIG_RECORD_SCHEMA } from './schema';
 import { INSPECTION_SCHEMA, NEW_REPAIR_SCHEMA, NEW_WELD_SCHEMA } from './weld-schema';
@@ -122,6 +123,7 @@ export const KEPT_SCHEMAS = {
   welds: KEPT_WELD,
   care: KEPT_CARE,
   levels: KEPT_LEVEL,
+  pictures: KEPT_PICTURE_SCHEMA,
 } as const;
 export type KeptKind = keyof typeof KEPT_SCHEMAS;
 export const KEPT_KINDS = Object.keys(KEPT_SCHEMAS) as KeptKind[];
@@ -166,6 +168,7 @@ export type Kept = {
   welds: KeptWeld[];
   care: KeptCare[];
   levels: KeptLevel[];
+  pictures: KeptPicture[];
 };
 export type RecordFile = { format: string; version: number; madeAt: string } & Partial<Kept>;
 
@@ -180,4 +183,5 @@ export const emptyKept = (): Kept => ({
   welds: [],
   care: [],
   levels: [],
+  pictures: [],
 });

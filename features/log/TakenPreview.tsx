@@ -14,6 +14,7 @@ const KINDS: { [kind in KeptKind]: string } = {
   proven: 'Kept settings',
   welds: 'Welds',
   care: 'Care',
+  pictures: 'pictures',
   levels: 'Limits',
 };
 

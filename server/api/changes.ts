@@ -12,6 +12,7 @@ import { findBead } from '../db/beads';
 import { changesSince, somethingSince } from '../db/changes';
 import { findCoupon } from '../db/coupons';
 import { findLevel } from '../db/levels';
+import { findPicture } from '../db/pictures';
 import { findProven } from '../db/proven';
 import { findRig } from '../db/rigs';
 import { findWeld } from '../db/welds';
@@ -36,10 +37,12 @@ const OF: Record<ChangeKind, Exclude<keyof Changed, 'entry'>> = {
   inspect: 'weld',
   repair: 'weld',
   'change-level': 'level',
+  'add-picture': 'picture',
+  'change-picture': 'picture',
 };
 
 /** What is now so of the thing that a change was of. */
-function nowSo({ kind, of }: HistoryEntry, { store, report }: Context): Omit<Changed, 'entry'> {
+export function nowSo({ kind, of }: HistoryEntry, { store, report }: Context): Omit<Changed, 'entry'> {
   const found = {
     bead: () => findBead(store, of),
     coupon: () => findCoupon(store, of, report),
@@ -47,6 +50,7 @@ function nowSo({ kind, of }: HistoryEntry, { store, report }: Context): Omit<Cha
     proven: () => findProven(store, of),
     weld: () => findWeld(store, of),
     level: () => findLevel(store, of),
+    picture: () => findPicture(store, of),
   };
   return { [OF[kind]]: found[OF[kind]]() };
 }

@@ -34,6 +34,7 @@ import { ANSWER_SCHEMA, CHART_SCHEMA, START_SCHEMA } from './answer-schema';
 import { CHANGES } from './changes';
 import { endpoint, LIMIT, type AnyEndpoint, type Context } from './endpoint';
 import { LOG } from './log';
+import { PICTURES } from './pictures';
 import { WELDS } from './welds';
 
 /** The arc model refuses figures that are each possible but not together; its message names them. */
@@ -266,5 +267,6 @@ export const ENDPOINTS: readonly AnyEndpoint[] = [
   ...BEADS,
   ...LOG,
   ...WELDS,
+  ...PICTURES,
   ...CHANGES,
 ];

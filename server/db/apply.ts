@@ -1,5 +1,7 @@
+import isSame from 'fast-deep-equal';
 import type { Change, ChangeOf } from '../../core/record/change';
 import type { HistoryEntry } from '../../core/record/change-schema';
+import type { PictureFile } from '../../core/record/picture-schema';
 import { beadNow, logBead, setBead } from './beads';
 import { newestRevision } from './changes';
 import { beginCoupon, correctJob, couponNow, setCoupon } from './coupons';
@@ -9,12 +11,17 @@ import { beginRig, refit, rigNow, setRig } from './rigs';
 import { sameDocument } from './same-document';
 import { lookAfter } from './care';
 import { findLevel, setLevel } from './levels';
+import { addPicture, pictureNow, setPicture } from './pictures';
 import { prove, provenNow, setProven } from './proven';
 import { inspect, logWeld, repair, setWeld, weldNow } from './welds';
 import type { Writing } from './write';
 
 /** A change from a device, or from a program, which has no id for itself. */
-export type IncomingOf<Kind extends Change['kind']> = Omit<ChangeOf<Kind>, 'device'> & { device: string | null };
+export type IncomingOf<Kind extends Change['kind']> = Omit<ChangeOf<Kind>, 'device'> & {
+  device: string | null;
+  /** The file of a picture that is attached, as it was read. */
+  file?: PictureFile;
+};
 export type Incoming = { [Kind in Change['kind']]: IncomingOf<Kind> }[Change['kind']];
 
 type Fields = Record<string, unknown>;
@@ -28,7 +35,7 @@ const missing = (of: string, what: string): Refusal =>
 
 /** A change of single fields: what stands there already is not written again. */
 function setFields(now: Fields, fields: Fields, couponId: string | null, write: () => void): Effect {
-  const names = Object.keys(fields).filter((field) => now[field] !== fields[field]);
+  const names = Object.keys(fields).filter((field) => !isSame(now[field], fields[field]));
   const only = (of: Fields): Fields => Object.fromEntries(names.map((name) => [name, of[name]]));
   if (names.length > 0) write();
   return { isNew: names.length > 0, couponId, fields: only(fields), before: only(now) };
@@ -137,6 +144,15 @@ function effectOf(writing: Writing, change: Incoming): Effect {
       if (!lookAfter(writing, of, change.fields)) return begun(false, null);
       return { isNew: true, couponId: null, fields: { [WITH_ID.care]: change.fields.id }, before: {} };
     }
+    case 'add-picture': {
+      const { couponId, isNew } = addPicture(writing, { ...change.fields, id: of }, change.file ?? null);
+      return begun(isNew, couponId);
+    }
+    case 'change-picture': {
+      const now = pictureNow(store, of);
+      if (now === null) throw missing(of, 'picture');
+      return setFields(now, change.fields, now.couponId, () => setPicture(writing, of, change.fields));
+    }
     case 'change-level': {
       const now = findLevel(store, of);
       if (now === null) throw missing(of, 'level');
@@ -161,7 +177,7 @@ function overrodeBy(
 }
 
 /** Whether a change is the one that was taken under its id. */
-function isSame(entry: HistoryEntry, { kind, of, fields }: Incoming): boolean {
+function isTaken(entry: HistoryEntry, { kind, of, fields }: Incoming): boolean {
   if (entry.kind !== kind || entry.of !== of) return false;
   // What was begun is held against what is kept; what was found as it stood was not written down.
   const named = Object.keys(entry.fields);
@@ -180,7 +196,7 @@ export function applyChange(writing: Writing, change: Incoming): HistoryEntry {
   const { store, revision } = writing;
   const taken = findEntry(store, change.id);
   if (taken !== null) {
-    if (!isSame(taken, change)) throw new Refusal('conflict', [{ field: 'id', takes: 'an id of its own' }]);
+    if (!isTaken(taken, change)) throw new Refusal('conflict', [{ field: 'id', takes: 'an id of its own' }]);
     return taken;
   }
   const { id, kind, of, device, madeAt, against } = change;

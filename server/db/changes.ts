@@ -5,9 +5,10 @@ import { overriding } from './history';
 import type { Store } from './store';
 import { readable, toBead, toRig, type Unreadable } from './rows';
 import { levelsBetween } from './levels';
+import { picturesBetween } from './pictures';
 import { provenBetween } from './proven';
 import { weldsBetween } from './welds';
-import { beads, coupons, ledger, levels, proven, rigs, setups, welds } from './schema';
+import { beads, coupons, ledger, levels, pictures, proven, rigs, setups, welds } from './schema';
 import { onWritten } from './write';
 
 /** The newest revision of all; asking for it shows that the database can be read. */
@@ -49,7 +50,7 @@ export function changesSince(
   report: (unreadable: Unreadable) => void,
 ): Changes {
   const newest = newestRevision(store);
-  const marks = [rigs, coupons, beads, proven, welds, levels].flatMap((table) =>
+  const marks = [rigs, coupons, beads, proven, welds, levels, pictures].flatMap((table) =>
     store
       .select({ revision: table.revision })
       .from(table)
@@ -96,6 +97,7 @@ export function changesSince(
     proven: provenBetween(store, since + 1, upTo, report),
     welds: weldsBetween(store, since + 1, upTo, report),
     levels: levelsBetween(store, since, upTo),
+    pictures: picturesBetween(store, since + 1, upTo, report),
     overriding: overriding(store, since, upTo, report),
     upTo,
     more: upTo < newest,

@@ -3,9 +3,10 @@ import { weldState } from '../../core/record/weld';
 import type { Inspection, NewRepair } from '../../core/record/weld-schema';
 import type { Kept, KeptWeld } from '../../core/record/record-file-schema';
 import { beadRow } from './beads';
+import { pictureRow } from './pictures';
 import { provenRow } from './proven';
 import { factsOf } from './rigs';
-import { beads, care, coupons, jobs, levels, proven, rigs, setups, welds, weldSteps } from './schema';
+import { beads, care, coupons, jobs, levels, pictures, proven, rigs, setups, welds, weldSteps } from './schema';
 import type { Store } from './store';
 import type { Writing } from './write';
 
@@ -121,6 +122,11 @@ export function insertAll(
   );
   insertRows(store, weldSteps, kept.welds.flatMap(stepRows));
   insertRows(store, care, kept.care);
+  insertRows(
+    store,
+    pictures,
+    kept.pictures.map((picture) => pictureRow(picture, at)),
+  );
   insertRows(
     store,
     levels,

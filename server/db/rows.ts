@@ -1,5 +1,6 @@
 import type { Bead, JobVersion, RigRecord, Setup } from '../../core/record/schema';
-import type { beads, jobs, rigs, setups } from './schema';
+import type { KeptPicture } from '../../core/record/picture-schema';
+import type { beads, jobs, pictures, rigs, setups } from './schema';
 
 /** A row whose document cannot be read: which one, and why. */
 export type Unreadable = { table: string; id: string; why: string };
@@ -70,6 +71,21 @@ export function toBead({ facts, appearance, shows: _, ...row }: typeof beads.$in
     ...(cured === undefined ? {} : { cured }),
     ...(leaves === undefined ? {} : { leaves }),
     appearance: appearance === null ? null : documentOf(appearance),
+  };
+}
+
+export function toPicture({
+  hash,
+  width,
+  height,
+  bytes,
+  measuring,
+  ...row
+}: typeof pictures.$inferSelect): KeptPicture & { revision: number } {
+  return {
+    ...row,
+    file: { hash, width, height, bytes },
+    measuring: measuring === null ? null : (documentOf(measuring) as KeptPicture['measuring']),
   };
 }
 

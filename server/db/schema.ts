@@ -11,6 +11,7 @@ import {
   type AnySQLiteColumn,
 } from 'drizzle-orm/sqlite-core';
 import type { CareTask } from '../../core/care/tasks';
+import type { PictureView } from '../../core/picture/sizes';
 import type { ChangeKind } from '../../core/record/change-schema';
 import type { EntryKind, EntryOutcome } from '../../core/record/entry-schema';
 import type { Outcome } from '../../core/record/schema';
@@ -252,6 +253,35 @@ export const levels = sqliteTable('levels', {
   limits: text('limits').notNull(),
   revision: integer('revision').notNull(),
 });
+
+/** Photographs of beads and welds. The files stand beside the database, named by what they hold. */
+export const pictures = sqliteTable(
+  'pictures',
+  {
+    id: text('id').primaryKey(),
+    /** One of the two. */
+    beadId: text('bead_id').references(() => beads.id),
+    weldId: text('weld_id').references(() => welds.id),
+    view: text('view').$type<PictureView>().notNull(),
+    takenAt: text('taken_at').notNull(),
+    note: text('note').notNull(),
+    hash: text('hash').notNull(),
+    width: integer('width').notNull(),
+    height: integer('height').notNull(),
+    bytes: integer('bytes').notNull(),
+    /** What was tapped in it; null before it was measured. */
+    measuring: text('measuring'),
+    takenBack: integer('taken_back', { mode: 'boolean' }).notNull(),
+    revision: integer('revision').notNull(),
+  },
+  (table) => [
+    check('of_one', sql`(${table.beadId} IS NULL) <> (${table.weldId} IS NULL)`),
+    index('pictures_by_bead').on(table.beadId),
+    index('pictures_by_weld').on(table.weldId),
+    index('pictures_by_hash').on(table.hash),
+    index('pictures_by_revision').on(table.revision),
+  ],
+);
 
 /** What was looked after on a rig, and when. A row is written once. */
 export const care = sqliteTable(

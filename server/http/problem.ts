@@ -15,6 +15,7 @@ export const PROBLEMS = {
   'wrong-method': { status: 405, title: 'Not done at this address' },
   conflict: { status: 409, title: 'Kept otherwise' },
   'touched-since': { status: 409, title: 'Someone has since made something of it' },
+  'not-a-picture': { status: 422, title: 'Not a picture that is taken' },
   'too-large': { status: 413, title: 'Too large' },
   'wrong-content-type': { status: 415, title: 'Not sent as JSON' },
   'unknown-host': { status: 421, title: 'Not this server' },

@@ -9,13 +9,13 @@ import {
 } from '../../core/record/record-file-schema';
 import type { Inspection, NewRepair } from '../../core/record/weld-schema';
 import type { Limits } from '../../core/inspection/level-schema';
-import { readable, toBead, toJob, toSetup, type Unreadable } from '../db/rows';
-import { beads, care, coupons, jobs, levels, proven, rigs, setups, welds, weldSteps } from '../db/schema';
+import { readable, toBead, toJob, toPicture, toSetup, type Unreadable } from '../db/rows';
+import { beads, care, coupons, jobs, levels, pictures, proven, rigs, setups, welds, weldSteps } from '../db/schema';
 import type { Store } from '../db/store';
 
 type Report = (row: Unreadable) => void;
 
-const tables = { rigs, setups, coupons, jobs, beads, proven, welds, care, levels } as const;
+const tables = { rigs, setups, coupons, jobs, beads, proven, welds, care, levels, pictures } as const;
 
 /** Rows of one table by their ids. */
 function rowsOf<Kind extends Exclude<KeptKind, 'proven'>>(store: Store, kind: Kind, ids: readonly string[]) {
@@ -85,6 +85,10 @@ const READ: { [kind in KeptKind]: (store: Store, ids: readonly string[], report:
       ...row,
       limits: JSON.parse(limits) as Limits,
     })),
+  pictures: (store, ids, report) =>
+    readable('pictures', rowsOf(store, 'pictures', ids), (row) => toPicture(row), report).map(
+      ({ revision: _, ...row }) => row,
+    ),
 };
 
 /** Things of one kind as the record has them. */

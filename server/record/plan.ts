@@ -17,6 +17,7 @@ const MAY_CHANGE: { [kind in KeptKind]: readonly string[] } = {
   welds: ['title', 'note', 'putAway', 'steps'],
   care: [],
   levels: ['name', 'use', 'limits'],
+  pictures: ['view', 'note', 'measuring', 'takenBack'],
 };
 
 /** What a thing names, and of which kind that is. */
@@ -37,6 +38,10 @@ const NAMES: { [kind in KeptKind]: readonly (readonly [field: string, of: KeptKi
   welds: [['provenId', 'proven']],
   care: [['rigId', 'rigs']],
   levels: [],
+  pictures: [
+    ['beadId', 'beads'],
+    ['weldId', 'welds'],
+  ],
 };
 
 type Thing = Record<string, unknown> & { id: string };
@@ -122,14 +127,19 @@ export function planFor(store: Store, kept: Kept): Plan {
     );
     const elsewhere = new Map(
       NAMES[kind].map(([field, of]) => {
-        const named = things.map((thing) => String(thing[field])).filter((id) => !inFile[of].has(id));
+        const named = things
+          .flatMap((thing) => (thing[field] === null ? [] : [String(thing[field])]))
+          .filter((id) => !inFile[of].has(id));
         return [field, keptBy(store, of, [...new Set(named)])];
       }),
     );
     for (const thing of things) {
       const now = here.get(thing.id);
       const lost = NAMES[kind].find(
-        ([field, of]) => !inFile[of].has(String(thing[field])) && !elsewhere.get(field)!.has(String(thing[field])),
+        ([field, of]) =>
+          thing[field] !== null &&
+          !inFile[of].has(String(thing[field])) &&
+          !elsewhere.get(field)!.has(String(thing[field])),
       );
       const why =
         (lost === undefined ? null : `it names a ${KIND_NAMES[lost[1]]} that is neither in the file nor here`) ??

@@ -1,10 +1,7 @@
 import { Router, type Request, type Response } from 'express';
-import { createWriteStream } from 'node:fs';
 import { rm } from 'node:fs/promises';
 import { randomUUID } from 'node:crypto';
 import { dirname, join } from 'node:path';
-import { Readable, Transform } from 'node:stream';
-import { pipeline } from 'node:stream/promises';
 import { RECORD_SCHEMA } from '../../core/record/record-file-schema';
 import { CASE_SCHEMA } from '../../core/case/schema';
 import type { UnitSystem } from '../../core/quantity/units';
@@ -13,6 +10,7 @@ import type { Unreadable } from '../db/rows';
 import type { Store } from '../db/store';
 import { tellWritten } from '../db/write';
 import { sendProblem, sendWrongFields } from '../http/problem';
+import { fileDay, receiveFile, sendPieces, TooLarge } from '../http/stream';
 import { logCsvText } from './write-csv';
 import { recordText } from './write-out';
 import type { Taken } from './take-in';
@@ -29,32 +27,6 @@ export type RecordContext = {
   report: (row: Unreadable) => void;
 };
 
-class TooLarge extends Error {}
-
-/** Stops a stream that is longer than may be. */
-const limited = (bytes: number): Transform => {
-  let seen = 0;
-  return new Transform({
-    transform(chunk: Buffer, _encoding, done) {
-      seen += chunk.length;
-      done(seen > bytes ? new TooLarge() : null, chunk);
-    },
-  });
-};
-
-/** Sends text that is made piece by piece; what cannot be sent any more is not made. */
-async function sendText(response: Response, name: string, type: string, text: Iterable<string>): Promise<void> {
-  response.type(type).set('Content-Disposition', `attachment; filename="${name}"`);
-  try {
-    await pipeline(Readable.from(text), response);
-  } catch (error) {
-    // Whoever asked has gone away; anything else is a fault of ours.
-    if ((error as { code?: string }).code !== 'ERR_STREAM_PREMATURE_CLOSE') throw error;
-  }
-}
-
-const day = (): string => new Date().toISOString().slice(0, 10);
-
 /** Takes a file in, or says what that would come to: kept beside the database while it is worked on. */
 async function receive(context: RecordContext, request: Request, response: Response): Promise<void> {
   const { preview } = request.query;
@@ -67,7 +39,7 @@ async function receive(context: RecordContext, request: Request, response: Respo
   const file = join(dirname(context.database), `incoming-${randomUUID()}.json`);
   let taken: Taken | null;
   try {
-    await pipeline(request, limited(FILE_LIMIT_MB * 1024 * 1024), createWriteStream(file));
+    await receiveFile(request, file, FILE_LIMIT_MB);
     taken = await context.takeFileIn({ file, database: context.database, preview: preview === 'true' });
   } catch (error) {
     await rm(file, { force: true });
@@ -94,7 +66,7 @@ export function recordRoutes(context: RecordContext): Router {
     .route('/record')
     .get((_request, response) => {
       const text = recordText(context.database, new Date().toISOString(), context.report);
-      return sendText(response, `jolly-tinker-${day()}.json`, 'application/json', text);
+      return sendPieces(response, `jolly-tinker-${fileDay()}.json`, 'application/json', text);
     })
     .post((request, response) => receive(context, request, response));
   router.get('/record/beads.csv', (request, response) => {
@@ -104,7 +76,7 @@ export function recordRoutes(context: RecordContext): Router {
     if (decimal !== 'point' && decimal !== 'comma')
       return sendWrongFields(response, [{ field: 'decimal', takes: 'point or comma' }]);
     const text = logCsvText(context.database, units as UnitSystem, decimal as Decimal, context.report);
-    return sendText(response, `beads-${day()}.csv`, 'text/csv', text);
+    return sendPieces(response, `beads-${fileDay()}.csv`, 'text/csv', text);
   });
   router.get('/schemas/:name', (request, response) => {
     const schema = SCHEMAS[request.params.name.replace(/\.json$/, '')];

@@ -3,7 +3,7 @@ import { readRecord, type Refused } from '../../core/record/read-record';
 import { KEPT_KINDS, type Kept, type KeptKind, type KeptWeld } from '../../core/record/record-file-schema';
 import { weldState } from '../../core/record/weld';
 import { insertAll, stepRows, stepsOf } from '../db/insert-all';
-import { beads, coupons, levels, proven, rigs, welds, weldSteps } from '../db/schema';
+import { beads, coupons, levels, pictures, proven, rigs, welds, weldSteps } from '../db/schema';
 import type { Store } from '../db/store';
 import { write, type Writing } from '../db/write';
 import { keptBy, planFor, type Plan } from './plan';
@@ -84,6 +84,12 @@ function change({ store, revision }: Writing, things: Kept): void {
       .update(proven)
       .set({ note, putAway, ...at })
       .where(eq(proven.id, id))
+      .run();
+  for (const { id, view, note, takenBack, measuring } of things.pictures)
+    store
+      .update(pictures)
+      .set({ view, note, takenBack, measuring: measuring === null ? null : JSON.stringify(measuring), ...at })
+      .where(eq(pictures.id, id))
       .run();
   for (const weld of things.welds) changeWeld(store, weld, at);
   for (const { id, limits, ...level } of things.levels)
