@@ -14,7 +14,8 @@ const MAY_USE = {
   server: ['core'],
   measure: ['core', 'server'],
   e2e: ['core'],
-  scripts: ['core', 'server', 'measure'],
+  // The drawing of a bead is drawn into pictures too.
+  scripts: ['core', 'server', 'measure', 'ui'],
 };
 const ROOMS = Object.keys(MAY_USE);
 

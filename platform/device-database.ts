@@ -11,6 +11,8 @@ export type KeptChange = {
   /** Whether it was sent: then the server may have it already, whether or not an answer came. */
   tried: boolean;
   refused: Refused | null;
+  /** The file of a picture that goes with it. */
+  file?: Blob;
 };
 
 interface Shelves extends DBSchema {

@@ -61,17 +61,42 @@ async function written(told: Told = { what: 'changed' }): Promise<void> {
   begin()?.postMessage(told);
 }
 
+/** Addresses at which the page shows files that wait, by the changes they go with. */
+const addresses = new Map<string, string>();
+/** The page looks to the server for a file before its address here ends, ms. */
+const ADDRESS_FOR = 30_000;
+
+/** The address of a file that waits; null where none goes with the change. */
+export function addressOf({ change: { id }, file }: Waiting): string | null {
+  if (file === undefined) return null;
+  const address = addresses.get(id) ?? URL.createObjectURL(file);
+  addresses.set(id, address);
+  return address;
+}
+
+function endAddress(id: string): void {
+  const address = addresses.get(id);
+  addresses.delete(id);
+  if (address !== undefined) setTimeout(() => URL.revokeObjectURL(address), ADDRESS_FOR);
+}
+
+/** The files that go with changes, by the ids of these. */
+export type Files = ReadonlyMap<string, Blob>;
+
 /**
  * Keeps changes until the server has them, all or none; one that waits already is not put twice.
+ * @param files what goes with some of them
  * @throws where the device has no room or keeps nothing
  */
-export async function keepWaiting(changes: readonly WaitingChange[]): Promise<void> {
+export async function keepWaiting(changes: readonly WaitingChange[], files: Files = new Map()): Promise<void> {
   const database = await deviceDatabase();
   const adding = database.transaction('waiting', 'readwrite', { durability: 'strict' });
   try {
-    for (const change of changes)
-      if ((await adding.store.index('by-change').getKey(change.id)) === undefined)
-        await adding.store.add({ change, tried: false, refused: null });
+    for (const change of changes) {
+      if ((await adding.store.index('by-change').getKey(change.id)) !== undefined) continue;
+      const file = files.get(change.id);
+      await adding.store.add({ change, tried: false, refused: null, ...(file === undefined ? {} : { file }) });
+    }
   } catch (error) {
     adding.done.catch(() => undefined);
     adding.abort();
@@ -84,6 +109,8 @@ export async function keepWaiting(changes: readonly WaitingChange[]): Promise<vo
 /** Takes a change off the device. @param answer what the server made of it, or null where it is thrown away */
 export async function dropWaiting(seq: number, answer: Changed | null): Promise<void> {
   await (await deviceDatabase()).delete('waiting', seq);
+  const gone = waiting.find((one) => one.seq === seq);
+  if (gone !== undefined) endAddress(gone.change.id);
   await written(answer === null ? undefined : { what: 'sent', answer });
 }
 
@@ -105,6 +132,12 @@ export async function refuseWaiting(seq: number, refused: Refused | null): Promi
   await written();
 }
 
+/** Whether a change is of a thing, or attaches something to it. */
+function isAbout({ of, fields }: WaitingChange, thing: string): boolean {
+  const { beadId, weldId } = fields as { beadId?: unknown; weldId?: unknown };
+  return of === thing || beadId === thing || weldId === thing;
+}
+
 /**
  * Undoes what waits and was not sent yet: a change, with all that waits of the same thing after it.
  * @returns whether it was undone; what was sent, or waits no more, has to be taken back by another change
@@ -113,7 +146,7 @@ export async function undoWaiting(changeId: string): Promise<boolean> {
   const undoing = (await deviceDatabase()).transaction('waiting', 'readwrite');
   const all = await undoing.store.getAll();
   const at = all.findIndex(({ change }) => change.id === changeId);
-  const after = at < 0 ? [] : all.slice(at).filter(({ change }) => change.of === all[at].change.of);
+  const after = at < 0 ? [] : all.slice(at).filter(({ change }) => isAbout(change, all[at].change.of));
   const isUnsent = at >= 0 && after.every(({ tried, refused }) => !tried || refused !== null);
   if (isUnsent) for (const { seq } of after) await undoing.store.delete(seq!);
   await undoing.done;

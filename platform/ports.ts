@@ -1,4 +1,5 @@
 import { v7 } from 'uuid';
+import { lightened } from './lightened';
 
 /** Text kept by key on the device. Reading and writing may fail: storage may be full, refused, or not there at all. */
 export type TextStorage = {
@@ -21,6 +22,10 @@ export type Ports = {
   saveFrom: (path: string) => void;
   /** Lets the reader choose a file of one of these media types, of so many MB at most; null where none is chosen. */
   openFile: (types: string[], mostMb?: number) => Promise<{ name: string; text: string } | null>;
+  /** The same for a file that is no text. */
+  openBlob: (types: string[], mostMb: number) => Promise<{ name: string; blob: Blob } | null>;
+  /** Lets the reader take a photograph, or choose one that was taken; null where none is. */
+  openPicture: (from: 'camera' | 'files') => Promise<Blob | null>;
   /** Puts the page on paper. */
   print: () => void;
 };
@@ -66,20 +71,43 @@ function saveFrom(path: string): void {
 }
 
 /** The picker is fetched when a file is first chosen. */
-async function openFile(type: string[], mostMb = 1): Promise<{ name: string; text: string } | null> {
+async function openBlob(type: string[], mostMb: number): Promise<{ name: string; blob: Blob } | null> {
   const { getDocumentAsync } = await import('expo-document-picker');
   const { assets } = await getDocumentAsync({ type, base64: false });
   const chosen = assets?.[0];
   if (chosen === undefined) return null;
   const { file, name, uri } = chosen;
   if ((chosen.size ?? 0) > mostMb * 1_000_000) throw new Error(`That file is larger than ${mostMb} MB`);
-  return { name, text: file === undefined ? await (await fetch(uri)).text() : await file.text() };
+  return { name, blob: file ?? (await (await fetch(uri)).blob()) };
+}
+
+async function openFile(type: string[], mostMb = 1): Promise<{ name: string; text: string } | null> {
+  const chosen = await openBlob(type, mostMb);
+  return chosen === null ? null : { name: chosen.name, text: await chosen.blob.text() };
+}
+
+/** The picker is fetched when a picture is first taken. It asks with an input, which a phone answers with its camera. */
+async function openPicture(from: 'camera' | 'files'): Promise<Blob | null> {
+  const { launchCameraAsync, launchImageLibraryAsync, CameraType } = await import('expo-image-picker');
+  const { assets } = await (from === 'camera'
+    ? launchCameraAsync({ mediaTypes: ['images'], cameraType: CameraType.back })
+    : launchImageLibraryAsync({ mediaTypes: ['images'] }));
+  const chosen = assets?.[0];
+  if (chosen === undefined) return null;
+  const { file, uri } = chosen;
+  try {
+    return await lightened(file ?? (await (await fetch(uri)).blob()));
+  } finally {
+    URL.revokeObjectURL(uri);
+  }
 }
 
 const BROWSER: Ports = {
   saveFile,
   saveFrom,
   openFile,
+  openBlob,
+  openPicture,
   print: () => globalThis.print(),
   now: () => new Date(),
   newId: () => v7(),

@@ -23,6 +23,19 @@ const { count, size, warnings } = await generateSW({
   navigateFallbackDenylist: [/^\/api\//],
   // These carry a hash in their names already.
   dontCacheBustURLsMatching: /^(_expo\/static|assets)\//,
+  // A photograph never changes under its name: what was looked at once is there without the server too.
+  runtimeCaching: [
+    ['small', 400],
+    ['whole', 30],
+  ].map(([size, maxEntries]) => ({
+    urlPattern: new RegExp(`/api/pictures/files/[0-9a-f]{64}/${size}$`),
+    handler: 'CacheFirst',
+    options: {
+      cacheName: `pictures-${size}`,
+      expiration: { maxEntries, purgeOnQuotaError: true },
+      cacheableResponse: { statuses: [200] },
+    },
+  })),
   maximumFileSizeToCacheInBytes: 8 * 1024 * 1024,
 });
 if (warnings.length > 0) throw new Error(warnings.join('\n'));

@@ -4,9 +4,11 @@ import { createApp } from './app';
 import { isNew, markBegun } from './db/begin';
 import { openStore } from './db/open';
 import { loadWorkshop } from './demo/load';
+import { shelveDemoPictures } from './demo/pictures';
 import { startDiagnosisPool } from './diagnosis/pool';
 import { readEnvironment, ROOT } from './environment';
 import { createLog } from './http/request-log';
+import { shelfOf } from './pictures/shelf';
 import { startRecordPool } from './record/pool';
 import { StartError } from './start-error';
 
@@ -17,7 +19,10 @@ function main(): void {
   const { store, close } = openStore(databaseFile);
   if (isNew(store)) {
     // The last four weeks alone are told by hand; the two years before them are a simulated welder's.
-    if (!process.argv.includes('--empty')) loadWorkshop(store, Date.now(), !process.argv.includes('--weeks'));
+    if (!process.argv.includes('--empty')) {
+      shelveDemoPictures(shelfOf(databaseFile));
+      loadWorkshop(store, Date.now(), !process.argv.includes('--weeks'));
+    }
     markBegun(store);
   }
   const pool = startDiagnosisPool();

@@ -2,7 +2,7 @@ import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
 import { ID, INSTANT, name, note } from '../schema/parts';
 import { LEVEL_CHANGE_SCHEMA, LEVEL_SCHEMA } from '../inspection/level-schema';
 import { NEW_CARE_SCHEMA } from './care-schema';
-import { NEW_PICTURE_SCHEMA, PICTURE_CHANGE_SCHEMA, PICTURE_SCHEMA } from './picture-schema';
+import { NEW_PICTURE_SCHEMA, PICTURE_CHANGE_SCHEMA, PICTURE_SCHEMA, type Picture } from './picture-schema';
 import { NEW_PROVEN_SCHEMA, PROVEN_CHANGE_SCHEMA, PROVEN_SETTING_SCHEMA } from './proven-schema';
 import {
   NEW_INSPECTION_SCHEMA,
@@ -208,5 +208,5 @@ export type WaitingChange = FromSchema<typeof CHANGE_SCHEMA>;
 export type CouponChange = FromSchema<typeof COUPON_CHANGE_SCHEMA>;
 export type RigChange = FromSchema<typeof RIG_CHANGE_SCHEMA>;
 export type HistoryEntry = FromSchema<typeof HISTORY_ENTRY_SCHEMA>;
-export type Changes = FromSchema<typeof CHANGES_SCHEMA>;
-export type Changed = FromSchema<typeof CHANGED_SCHEMA>;
+export type Changes = Omit<FromSchema<typeof CHANGES_SCHEMA>, 'pictures'> & { pictures: Picture[] };
+export type Changed = Omit<FromSchema<typeof CHANGED_SCHEMA>, 'picture'> & { picture?: Picture };

@@ -1,4 +1,5 @@
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
+import type { Measuring } from '../picture/measure';
 import { PICTURE_VIEWS, SIZE_IDS } from '../picture/sizes';
 import { ID, INSTANT, note, number, REVISION } from '../schema/parts';
 
@@ -117,8 +118,13 @@ export const PICTURE_SCHEMA = {
 /** The pictures of one coupon or weld, in the order they were taken. */
 export const PICTURES_SCHEMA = { type: 'array', items: PICTURE_SCHEMA } as const satisfies JSONSchema;
 
+/** Lists of two are known as such by name alone. */
+type Measured<T> = Omit<T, 'measuring'> & { measuring: Measuring | null };
+
 export type NewPicture = FromSchema<typeof NEW_PICTURE_SCHEMA>;
-export type PictureChange = FromSchema<typeof PICTURE_CHANGE_SCHEMA>;
+export type PictureChange = Omit<FromSchema<typeof PICTURE_CHANGE_SCHEMA>, 'measuring'> & {
+  measuring?: Measuring | null;
+};
 export type PictureFile = FromSchema<typeof PICTURE_FILE_SCHEMA>;
-export type KeptPicture = FromSchema<typeof KEPT_PICTURE_SCHEMA>;
-export type Picture = FromSchema<typeof PICTURE_SCHEMA>;
+export type KeptPicture = Measured<FromSchema<typeof KEPT_PICTURE_SCHEMA>>;
+export type Picture = Measured<FromSchema<typeof PICTURE_SCHEMA>>;

@@ -4,6 +4,7 @@ import { ScrollView, useWindowDimensions, View } from 'react-native';
 import { appearanceFrom } from '@/core/bead/appearance';
 import { dialsOf } from '@/core/record/case-of';
 import { moveInWords } from '@/core/record/move-words';
+import type { ShownPicture } from '@/core/record/waiting-pictures';
 import { OUTCOME_WORDS } from '@/core/record/outcome';
 import type { Bead, Coupon, Setup } from '@/core/record/schema';
 import { dialFor } from '@/core/setting/dials';
@@ -24,6 +25,8 @@ import { fittedWords } from '../shared/rig-words';
 import { useUnits } from '../shared/use-habits';
 import { makeChange } from '../shared/sending';
 import { isGone, useCoupon, useSubmit, useWaits } from '../shared/use-records';
+import { PictureStrip } from '../shared/PictureStrip';
+import { usePictures } from '../shared/use-pictures';
 import { CouponHistory } from './CouponHistory';
 import { JudgeNote } from './JudgeNote';
 import { clockWords, dayWords } from '../shared/time-words';
@@ -70,6 +73,10 @@ function CouponRecord({ coupon, wanted, onAllBeads }: RecordProps) {
   const { put, busy, problem } = useSubmit();
   const beads = wanted === null ? coupon.beads : coupon.beads.filter(({ number }) => number === wanted);
   const { id, title, createdAt, job, putAway } = coupon;
+  const { data: pictures = [] } = usePictures({
+    owner: { couponId: id },
+    beadIds: coupon.beads.map((bead) => bead.id),
+  });
   return (
     <ScrollView contentContainerClassName="w-full max-w-5xl gap-4 self-center p-4 pb-10">
       <View className="gap-1">
@@ -82,7 +89,7 @@ function CouponRecord({ coupon, wanted, onAllBeads }: RecordProps) {
       </View>
       {beads.length === 0 && <Words role="status">No bead was logged on it.</Words>}
       {beads.map((bead) => (
-        <BeadRecord key={bead.id} bead={bead} coupon={coupon} />
+        <BeadRecord key={bead.id} bead={bead} coupon={coupon} pictures={pictures} />
       ))}
       {problem !== null && <Words role="alert" strong>{`Not saved. ${problem}`}</Words>}
       <CouponHistory coupon={coupon} />
@@ -90,6 +97,12 @@ function CouponRecord({ coupon, wanted, onAllBeads }: RecordProps) {
       <Row className="flex-wrap gap-2">
         {wanted !== null && <Button label="All its beads" onPress={onAllBeads} />}
         <Button label="To the log" onPress={() => router.push('/log')} />
+        {coupon.beads.length > 1 && (
+          <Button
+            label="Side by side"
+            onPress={() => router.push({ pathname: '/coupon/[couponId]/beside', params: { couponId: id } })}
+          />
+        )}
         {coupon.beads.some(({ outcome }) => outcome === 'sound') && (
           <Button
             label="Keep the setting"
@@ -157,7 +170,7 @@ function AsFile({ coupon }: { coupon: Coupon }) {
   );
 }
 
-function BeadRecord({ bead, coupon }: { bead: Bead; coupon: Coupon }) {
+function BeadRecord({ bead, coupon, pictures }: { bead: Bead; coupon: Coupon; pictures: readonly ShownPicture[] }) {
   const units = useUnits();
   const wide = useWindowDimensions().width >= 760;
   const setup = coupon.setups.find(({ id }) => id === bead.setupId);
@@ -206,6 +219,11 @@ function BeadRecord({ bead, coupon }: { bead: Bead; coupon: Coupon }) {
           <JudgeNote bead={bead} />
         </View>
       </View>
+      <PictureStrip
+        of={`Bead ${bead.number}`}
+        to={{ couponId: coupon.id, beadId: bead.id }}
+        pictures={pictures.filter(({ beadId }) => beadId === bead.id)}
+      />
     </View>
   );
 }

@@ -12,7 +12,7 @@ import { DecimalChoice } from '../shared/DecimalChoice';
 import { LogTabs } from '../shared/LogTabs';
 import { useUnits } from '../shared/use-habits';
 import { ListIn } from './ListIn';
-import { MOST_MB, sendRecord, type Taken } from './record-api';
+import { MOST_MB, MOST_ZIP_MB, sendPictures, sendRecord, type Taken } from './record-api';
 import { Counts, TakenPreview } from './TakenPreview';
 
 /** The whole record as files, out and in. */
@@ -44,24 +44,55 @@ export function FilesPlace() {
           />
         </Row>
       </Part>
-      <TakeIn />
+      <Part title="Every photograph">
+        <Words>
+          One ZIP with the files of all photographs, each named by what it holds. What they are of, and what was
+          measured in them, stands in the JSON of everything.
+        </Words>
+        <Row>
+          <Button label="Photographs as ZIP" onPress={() => platform().saveFrom('/api/record/pictures.zip')} />
+        </Row>
+      </Part>
+      <TakeIn
+        title="Take a record in"
+        text="A JSON file of the whole record. What it would add or change is said first; then all of it goes in, or nothing."
+        label="Open a JSON file"
+        open={openRecord}
+        send={sendRecord}
+      />
+      <TakeIn
+        title="Take photographs in"
+        text="The ZIP of a workshop whose record was taken in before. Each file is held against its name first; then all of them go in, or none."
+        label="Open a ZIP"
+        open={openZip}
+        send={sendPictures}
+      />
       <ListIn />
     </ScrollView>
   );
 }
 
-type State =
+type State<Content> =
   | { at: 'nothing' }
   | { at: 'busy'; what: string }
-  | { at: 'read'; name: string; text: string; taken: Taken }
+  | { at: 'read'; name: string; content: Content; taken: Taken }
   | { at: 'done'; name: string; taken: Taken };
 
+type TakeInProps<Content> = {
+  title: string;
+  text: string;
+  label: string;
+  open: () => Promise<{ name: string; content: Content } | null>;
+  /** Sends it; as a preview it only says what it comes to. */
+  send: (content: Content, preview: boolean) => Promise<Taken>;
+};
+
 /** A file that was written here or elsewhere: what it comes to first, then, said once more, all of it or nothing. */
-function TakeIn() {
+function TakeIn<Content>({ title, text, label, open, send }: TakeInProps<Content>) {
   const client = useQueryClient();
-  const [state, setState] = useState<State>({ at: 'nothing' });
+  const [state, setState] = useState<State<Content>>({ at: 'nothing' });
   const [problem, setProblem] = useState<string | null>(null);
-  const attempt = async (work: () => Promise<State>): Promise<void> => {
+  const attempt = async (work: () => Promise<State<Content>>): Promise<void> => {
     setProblem(null);
     const before = state;
     try {
@@ -71,29 +102,27 @@ function TakeIn() {
       setProblem(error instanceof Error ? error.message : String(error));
     }
   };
-  const open = (): Promise<void> =>
+  const choose = (): Promise<void> =>
     attempt(async () => {
-      const file = await platform().openFile(['application/json', '.json'], MOST_MB);
+      const file = await open();
       if (file === null) return state;
       setState({ at: 'busy', what: `Reading ${file.name}…` });
-      return { at: 'read', ...file, taken: await sendRecord(file.text, true) };
+      return { at: 'read', ...file, taken: await send(file.content, true) };
     });
-  const take = ({ name, text }: { name: string; text: string }): Promise<void> =>
+  const take = ({ name, content }: { name: string; content: Content }): Promise<void> =>
     attempt(async () => {
       setState({ at: 'busy', what: `Taking ${name} in…` });
-      const taken = await sendRecord(text, false);
+      const taken = await send(content, false);
       // Meanwhile something of it may have become another here: then it is read anew.
-      if (!taken.done) return { at: 'read', name, text, taken };
+      if (!taken.done) return { at: 'read', name, content, taken };
       void client.invalidateQueries();
       return { at: 'done', name, taken };
     });
   return (
-    <Part title="Take a record in">
-      <Words>
-        A JSON file of the whole record. What it would add or change is said first; then all of it goes in, or nothing.
-      </Words>
+    <Part title={title}>
+      <Words>{text}</Words>
       <Row>
-        <Button label="Open a JSON file" disabled={state.at === 'busy'} onPress={() => void open()} />
+        <Button label={label} disabled={state.at === 'busy'} onPress={() => void choose()} />
       </Row>
       {state.at === 'busy' && <Words role="status">{state.what}</Words>}
       {problem !== null && <Words role="alert" strong>{`Not taken in. ${problem.replace(/\.?$/, '.')}`}</Words>}
@@ -106,4 +135,14 @@ function TakeIn() {
       )}
     </Part>
   );
+}
+
+async function openRecord(): Promise<{ name: string; content: string } | null> {
+  const file = await platform().openFile(['application/json', '.json'], MOST_MB);
+  return file === null ? null : { name: file.name, content: file.text };
+}
+
+async function openZip(): Promise<{ name: string; content: Blob } | null> {
+  const file = await platform().openBlob(['application/zip', '.zip'], MOST_ZIP_MB);
+  return file === null ? null : { name: file.name, content: file.blob };
 }

@@ -14,8 +14,8 @@ const KINDS: { [kind in KeptKind]: string } = {
   proven: 'Kept settings',
   welds: 'Welds',
   care: 'Care',
-  pictures: 'pictures',
   levels: 'Limits',
+  pictures: 'Photographs',
 };
 
 /** Whether taking it in would leave all as it is. */

@@ -1,4 +1,6 @@
 import type { Changed, Changes, HistoryEntry, WaitingChange } from '@/core/record/change-schema';
+import type { PictureOwner } from '@/core/record/picture';
+import type { Picture } from '@/core/record/picture-schema';
 import type { Coupon, CouponPage, RigRecord } from '@/core/record/schema';
 import type { CareKnown } from '@/core/care/due';
 import type { Teaching } from '@/core/learning/teaching';
@@ -29,24 +31,14 @@ type ProblemDocument = { code?: string; title?: string; detail?: string; fields?
 const PATIENCE = 12_000;
 
 /** @param patience ms @param ended ends it before its time */
-export async function request<T>(
-  method: string,
-  path: string,
-  body?: unknown,
-  patience = PATIENCE,
-  ended?: AbortSignal,
-): Promise<T> {
+async function sent<T>(path: string, init: RequestInit, patience: number, ended?: AbortSignal): Promise<T> {
   let response: Response;
   const stop = new AbortController();
   const end = (): void => stop.abort();
   const timer = setTimeout(end, patience);
   ended?.addEventListener('abort', end);
   try {
-    response = await platform().request(`/api${path}`, {
-      method,
-      signal: stop.signal,
-      ...(body === undefined ? {} : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
-    });
+    response = await platform().request(`/api${path}`, { ...init, signal: stop.signal });
     if (response.ok) return (await response.json()) as T;
   } catch {
     throw new RequestProblem('The workshop server cannot be reached.');
@@ -57,6 +49,18 @@ export async function request<T>(
   const problem = (await response.json().catch(() => ({}))) as ProblemDocument;
   const text = problem.detail ?? problem.title ?? `The server answered ${response.status}.`;
   throw new RequestProblem(text, problem.code ?? null, problem.fields);
+}
+
+/** @param patience ms @param ended ends it before its time */
+export function request<T>(
+  method: string,
+  path: string,
+  body?: unknown,
+  patience = PATIENCE,
+  ended?: AbortSignal,
+): Promise<T> {
+  const json = { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } };
+  return sent(path, { method, ...(body === undefined ? {} : json) }, patience, ended);
 }
 
 /** Which coupons the log shows. */
@@ -92,6 +96,21 @@ export const fetchOwnChart = (rigId: string): Promise<ChartCell[]> => request('G
 export const fetchCoupon = (id: string): Promise<Coupon> => request('GET', `/coupons/${id}`);
 /** Sends one change; the same one may be sent again. */
 export const sendChange = (change: WaitingChange): Promise<Changed> => request('POST', '/changes', change);
+
+/** A picture is larger than any change, and a yard's network slow, ms. */
+const PICTURE_PATIENCE = 120_000;
+
+/** Sends a picture with the change that attaches it; the same one may be sent again. */
+export function sendPicture(change: WaitingChange, file: Blob): Promise<Changed> {
+  const body = new FormData();
+  body.append('change', JSON.stringify(change));
+  body.append('file', file, 'picture');
+  return sent('/pictures', { method: 'POST', body }, PICTURE_PATIENCE);
+}
+
+/** The pictures of a coupon's beads, or of a weld. */
+export const fetchPictures = (owner: PictureOwner): Promise<Picture[]> =>
+  request('GET', 'weldId' in owner ? `/welds/${owner.weldId}/pictures` : `/coupons/${owner.couponId}/pictures`);
 
 /** The newest revision the server has. */
 export const fetchRevision = async (): Promise<number> =>

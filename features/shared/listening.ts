@@ -3,7 +3,7 @@ import type { Changes } from '@/core/record/change-schema';
 import type { Coupon, CouponRow } from '@/core/record/schema';
 import { fetchChanges, fetchRevision, RequestProblem } from './api';
 import { noteConflicts } from './conflicts';
-import { COUPONS, couponKey, DAYS, LOG, NEWEST, seeBead, seeRig, seeWork, TAUGHT } from './records-client';
+import { COUPONS, couponKey, DAYS, LOG, NEWEST, seeBead, seePicture, seeRig, seeWork, TAUGHT } from './records-client';
 import { serverAnswered, serverAway, serverInTrouble } from './server-state';
 import { seeForLater } from './use-records';
 
@@ -27,10 +27,11 @@ function seeRow(client: QueryClient, row: CouponRow): void {
 
 /** What another device wrote stands in the records; what is typed or tapped here is not touched. */
 export function seeChanges(client: QueryClient, changes: Changes): void {
-  const { rigs, coupons, beads, overriding } = changes;
+  const { rigs, coupons, beads, pictures, overriding } = changes;
   beads.forEach((bead) => void seeBead(client, bead));
   rigs.forEach((rig) => void seeRig(client, rig));
   coupons.forEach((row) => seeRow(client, row));
+  pictures.forEach((picture) => void seePicture(client, picture));
   void seeWork(client, changes);
   overriding.forEach(noteConflicts);
   void client.invalidateQueries({ queryKey: DAYS });

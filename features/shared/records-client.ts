@@ -3,6 +3,8 @@ import { QueryClient, type QueryKey } from '@tanstack/react-query';
 import type { Level } from '@/core/inspection/level-schema';
 import type { Changed } from '@/core/record/change-schema';
 import type { ProvenSetting } from '@/core/record/proven-schema';
+import type { PictureOwner } from '@/core/record/picture';
+import type { Picture } from '@/core/record/picture-schema';
 import type { Bead, Coupon, RigRecord } from '@/core/record/schema';
 import type { Weld } from '@/core/record/weld-schema';
 import { deviceDatabase } from '@/platform/device-database';
@@ -19,6 +21,11 @@ export const TAUGHT = ['taught'];
 export const PROVEN = ['proven'];
 export const WELDS = ['welds'];
 export const LEVELS_SEEN = ['levels'];
+export const PICTURES = ['pictures'];
+export const picturesKey = (owner: PictureOwner): string[] => [
+  ...PICTURES,
+  ...('weldId' in owner ? ['weld', owner.weldId] : ['coupon', owner.couponId]),
+];
 export const provenKey = (id: string): string[] => [...PROVEN, 'one', id];
 export const weldKey = (id: string): string[] => [...WELDS, 'one', id];
 export const couponKey = (id: string): string[] => [...COUPONS, id];
@@ -134,6 +141,15 @@ export async function seeWork(
   for (const { provenId } of welds) void client.invalidateQueries({ queryKey: provenKey(provenId) });
 }
 
+/** A picture as the server has it now, among those of its coupon or weld; without those that were taken back. */
+export async function seePicture(client: QueryClient, picture: Picture): Promise<void> {
+  const { id, couponId, weldId } = picture;
+  const owner = weldId === null ? { couponId: couponId ?? '' } : { weldId };
+  await see<Picture[]>(client, picturesKey(owner), (seen) =>
+    seen === undefined ? seen : [...seen.filter((one) => one.id !== id), ...(picture.takenBack ? [] : [picture])],
+  );
+}
+
 /** A rig as the server has it now, in the list and on every coupon it stands on. */
 export async function seeRig(client: QueryClient, rig: RigRecord): Promise<void> {
   const coupons = seenCoupons(client).filter(([, kept]) => kept.rig.id === rig.id);
@@ -160,7 +176,7 @@ async function seeAnew<T>(client: QueryClient, key: QueryKey, fetchIt: () => Pro
  */
 export async function seeAnswer(
   client: QueryClient,
-  { bead, coupon, rig, proven, weld, level }: Changed,
+  { bead, coupon, rig, proven, weld, level, picture }: Changed,
 ): Promise<void> {
   void client.invalidateQueries({ queryKey: LOG });
   void client.invalidateQueries({ queryKey: DAYS });
@@ -169,6 +185,7 @@ export async function seeAnswer(
     bead === undefined ? null : seeBead(client, bead),
     coupon === undefined ? null : see<Coupon>(client, couponKey(coupon.id), () => coupon),
     rig === undefined ? null : seeRig(client, rig),
+    picture === undefined ? null : seePicture(client, picture),
     seeWork(client, {
       proven: proven === undefined ? [] : [proven],
       welds: weld === undefined ? [] : [weld],

@@ -10,11 +10,12 @@ import {
   onWaiting,
   readWaiting,
   refuseWaiting,
+  type Files,
   type Waiting,
 } from '@/platform/outbox';
 import { platform } from '@/platform/ports';
 import { sayStorage } from '@/platform/stored';
-import { RequestProblem, sendChange } from './api';
+import { RequestProblem, sendChange, sendPicture } from './api';
 import { noteConflicts } from './conflicts';
 import { seeAnswer } from './records-client';
 import { onServerBack, serverAnswered, serverAway, serverInTrouble } from './server-state';
@@ -40,8 +41,8 @@ const MOST_BREAKS = 5;
 /** How long between two tries, ms: soon at first, then less often. */
 const PAUSES = [500, 1000, 2000, 4000, 8000, 15_000];
 
-async function sendOne(client: QueryClient, change: WaitingChange): ReturnType<typeof sendChange> {
-  const answer = await sendChange(change);
+async function sendOne(client: QueryClient, change: WaitingChange, file?: Blob): ReturnType<typeof sendChange> {
+  const answer = await (file === undefined ? sendChange(change) : sendPicture(change, file));
   serverAnswered();
   // What is now so stands in the records, on the device too, before the change stops waiting.
   await seeAnswer(client, answer);
@@ -55,13 +56,13 @@ const asProblem = (error: unknown): RequestProblem =>
 /** Sends the first change that waits. @returns whether to go on at once */
 async function sendNext(
   client: QueryClient,
-  { seq, change, tried }: Waiting,
+  { seq, change, tried, file }: Waiting,
   breaks: Map<number, number>,
 ): Promise<boolean> {
   // From here on it may be on the server; it can only be taken back by another change.
   if (!tried && !(await markTried(seq))) return true;
   try {
-    const answer = await sendOne(client, change);
+    const answer = await sendOne(client, change, file);
     await dropWaiting(seq, answer);
     return true;
   } catch (error) {
@@ -148,14 +149,19 @@ export function startSending(client: QueryClient): () => void {
 /**
  * Makes changes: kept on the device first, then sent when it is their turn. Where the device can keep nothing, that is
  * said and they are sent at once.
+ * @param files what goes with some of them, by the ids of these
  * @throws RequestProblem where they can be neither kept nor sent
  */
-export async function submit(client: QueryClient, changes: readonly WaitingChange[]): Promise<void> {
+export async function submit(
+  client: QueryClient,
+  changes: readonly WaitingChange[],
+  files: Files = new Map(),
+): Promise<void> {
   try {
-    await keepWaiting(changes);
+    await keepWaiting(changes, files);
   } catch {
     sayStorage('full');
-    for (const change of changes) await sendOne(client, change);
+    for (const change of changes) await sendOne(client, change, files.get(change.id));
   }
 }
 

@@ -16,7 +16,7 @@ import type { WaitingChange } from '@/core/record/change-schema';
 import type { Coupon, CouponPage, RigRecord } from '@/core/record/schema';
 import { couponBegun, couponsBegun, couponWith, rigsWith, summaryOf, summaryWith } from '@/core/record/waiting';
 import { careWith } from '@/core/record/waiting-care';
-import { useWaiting } from '@/platform/outbox';
+import { useWaiting, type Files } from '@/platform/outbox';
 import {
   fetchCare,
   fetchCoupon,
@@ -206,10 +206,10 @@ export function useSubmit() {
   const client = useQueryClient();
   const [state, setState] = useState<{ busy: boolean; problem: string | null }>({ busy: false, problem: null });
   const put = useCallback(
-    async (changes: readonly WaitingChange[]): Promise<boolean> => {
+    async (changes: readonly WaitingChange[], files?: Files): Promise<boolean> => {
       setState({ busy: true, problem: null });
       try {
-        await submit(client, changes);
+        await submit(client, changes, files);
         setState({ busy: false, problem: null });
         return true;
       } catch (error) {

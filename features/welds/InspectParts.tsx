@@ -121,7 +121,7 @@ export function Sizes({ weld, draft, said, judged, onType }: PartProps & { judge
 }
 
 /** Which defects a measure shows. */
-const OVER_BY: { [id in MeasureId]?: string[] } = {
+export const OVER_BY: { [id in MeasureId]?: string[] } = {
   legUprightMm: ['throat-short', 'legs-unequal'],
   legFlatMm: ['throat-short', 'legs-unequal'],
   throatMm: ['throat-short', 'too-full'],

@@ -25,6 +25,7 @@ import { useUnits } from '../shared/use-habits';
 import { useLeadOn } from '../shared/use-lead-on';
 import { useSubmit } from '../shared/use-records';
 import { useLevels, useWeld } from '../shared/use-welds';
+import { FromPhotographs } from './FromPhotographs';
 import { typedOf } from './inspection-work';
 import { LookedFor, Sizes } from './InspectParts';
 import { JudgedSoFar } from './JudgedSoFar';
@@ -104,6 +105,7 @@ function InspectForm({ weld }: { weld: Weld }) {
       </View>
       <LevelChoice levels={levels} level={level} onChoose={(levelId) => setDraft({ ...draft, levelId })} />
       <LookedFor weld={weld} draft={draft} said={said} onType={type} />
+      <FromPhotographs weld={weld} draft={draft} judged={judged} onType={type} />
       {!isWide && sizes}
       <TextField
         label="Note"

@@ -12,6 +12,8 @@ import { figureWithUnit } from '@/core/setting/words';
 import { MAIN_SETTINGS } from '@/core/setting/table';
 import { readable, unitOf } from '@/core/quantity/units';
 import { jobWords } from '../shared/job-words';
+import { PictureStrip } from '../shared/PictureStrip';
+import { usePictures } from '../shared/use-pictures';
 import { makeChange } from '../shared/sending';
 import { dayWords } from '../shared/time-words';
 import { useTextIn, useUnits } from '../shared/use-habits';
@@ -77,6 +79,7 @@ function WeldRecord({ weld }: { weld: Weld }) {
   const { put, busy, problem } = useSubmit();
   const { id, provenId, title, job, rigName, by, weldedAt, lengthMm, note, state, putAway, revision } = weld;
   const last = weld.inspections.at(-1);
+  const { data: pictures = [] } = usePictures({ owner: { weldId: id }, beadIds: [] });
   return (
     <ScrollView contentContainerClassName="w-full max-w-3xl gap-4 self-center p-4 pb-10">
       <View className="gap-1">
@@ -105,6 +108,15 @@ function WeldRecord({ weld }: { weld: Weld }) {
         />
         <NextStep weld={weld} />
       </Row>
+      <PictureStrip of="The weld" to={{ weldId: id }} pictures={pictures} />
+      {pictures.length > 1 && (
+        <Row>
+          <Button
+            label="Side by side"
+            onPress={() => router.push({ pathname: '/weld/[weldId]/beside', params: { weldId: id } })}
+          />
+        </Row>
+      )}
       <Story weld={weld} />
       <Words className="text-sm text-faint">{LEVELS_NOTE}</Words>
     </ScrollView>

@@ -1,3 +1,4 @@
+import { desc, eq } from 'drizzle-orm';
 import { answer } from '../../core/answer';
 import { beadFrom } from '../../core/record/bead-from';
 import { caseOf } from '../../core/record/case-of';
@@ -7,12 +8,14 @@ import type { NewBead, NewCoupon, NewRig } from '../../core/record/schema';
 import { logBead } from '../db/beads';
 import { beginCoupon } from '../db/coupons';
 import { insertAll } from '../db/insert-all';
+import { welds } from '../db/schema';
 import type { Store } from '../db/store';
 import { beginRig, refit } from '../db/rigs';
 import { writeNow, type Writing } from '../db/write';
 import { COUPONS, type ToldCoupon } from './coupons';
 import { demoId } from './demo-id';
 import { keepTold } from './keep-told';
+import { attachPictures } from './pictures';
 import { recordOfYears } from './record-of-years';
 import { demoRigs } from './rigs';
 import { instantOf, ON_THE_BENCH_MIN } from './time';
@@ -72,6 +75,18 @@ function afterYears(writing: Writing, now: number, since: string): NewRig[] {
   });
 }
 
+/** A weld of the demo by its title, with the time it was made. */
+function weldTold(store: Store, title: string): { weldId: string; at: string } {
+  const row = store
+    .select({ weldId: welds.id, at: welds.weldedAt })
+    .from(welds)
+    .where(eq(welds.title, title))
+    .orderBy(desc(welds.weldedAt))
+    .get();
+  if (row === undefined) throw new Error(`the demo has no weld "${title}"`);
+  return row;
+}
+
 /**
  * Fills a store with the demo workshop, in one transaction: two years of work that a simulated welder did (see
  * `npm run demo-years`), and the last four weeks as the workshop would tell them.
@@ -94,6 +109,12 @@ export function loadWorkshop(store: Store, now: number = Date.now(), years = tru
       const bead = beads?.findLast(({ outcome }) => outcome === 'sound');
       if (bead === undefined) throw new Error(`the demo keeps the setting of "${title}", which has no sound bead`);
       keepTold(writing, kept, index, bead);
+    });
+    attachPictures(writing, (of) => {
+      if ('weld' in of) return { ...weldTold(writing.store, of.weld), beadId: null };
+      const bead = told.find(({ coupon }) => coupon.title === of.coupon)?.beads[of.bead];
+      if (bead === undefined) throw new Error(`the demo has no bead ${of.bead + 1} of "${of.coupon}"`);
+      return { beadId: bead.id, weldId: null, at: bead.ranAt };
     });
   });
 }

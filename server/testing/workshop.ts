@@ -13,6 +13,8 @@ import { openStore, type OpenedStore } from '../db/open';
 import type { Unreadable } from '../db/rows';
 import { loadWorkshop } from '../demo/load';
 import { chart, learn, start } from '../diagnosis/diagnose.worker';
+import { shelveDemoPictures } from '../demo/pictures';
+import { shelfOf } from '../pictures/shelf';
 import { createLog } from '../http/request-log';
 import chartsFrom from '../record/charts.worker';
 import takeFileIn from '../record/take-in.worker';
@@ -101,7 +103,10 @@ export async function openWorkshop(
   const folder = mkdtempSync(join(tmpdir(), 'jolly-'));
   const file = join(folder, 'jolly-tinker.sqlite');
   const opened = openStore(file);
-  if (demo) loadWorkshop(opened.store, NOW, years);
+  if (demo) {
+    shelveDemoPictures(shelfOf(file));
+    loadWorkshop(opened.store, NOW, years);
+  }
   const unreadable: Unreadable[] = [];
   const server: Server = createServer(
     createApp({
