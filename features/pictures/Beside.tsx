@@ -114,11 +114,14 @@ export function Beside({ title, things, choose, back }: BesideProps) {
           const [left, right] = [textOf(0, name), textOf(1, name)];
           return (
             <View key={name} role="row" className="gap-0.5 border-t-2 border-edge pt-2">
-              <Words className="text-sm text-faint">{name}</Words>
+              <Words role="rowheader" className="text-sm text-faint">
+                {name}
+              </Words>
               <Row className="gap-3">
                 {[left, right].map((text, side) => (
                   <Words
                     key={side}
+                    role="cell"
                     strong={left !== right}
                     className={left === right ? 'text-faint' : ''}
                     style={{ width: column, fontVariant: ['tabular-nums'] }}

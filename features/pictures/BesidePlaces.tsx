@@ -20,7 +20,7 @@ import { useWeld } from '../shared/use-welds';
 import { Beside, type BesideThing, type Look } from './Beside';
 
 /** As high as a drawing beside it, for its width. */
-const HIGH = 0.7;
+const HIGH = 0.67;
 
 const photoLooks = (pictures: readonly ShownPicture[], of: string): Look[] =>
   pictures.map((picture, i) => {
@@ -71,7 +71,7 @@ function beadThing(bead: Bead, pictures: readonly ShownPicture[], units: UnitSys
   });
   return {
     ...{ id: bead.id, chip: String(bead.number), name },
-    looks: [drawn('top', 'Drawn'), drawn('section', 'Drawn, cut'), ...photoLooks(pictures, name)],
+    looks: [drawn('top', 'Drawn'), drawn('section', 'Cut'), ...photoLooks(pictures, name)],
     facts: [
       { name: 'Judged', text: bead.outcome === null ? 'not judged' : OUTCOME_WORDS[bead.outcome] },
       ...settings,

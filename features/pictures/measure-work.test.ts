@@ -36,6 +36,14 @@ describe('measuring by taps', () => {
     expect(heldPoint(moveHeld(draft, [-3, -1], 0.7))).toEqual([0, 0]);
   });
 
+  it('ends what was begun however near: a hole is narrower than a finger', () => {
+    const draft = tapped(aimAt(scaled(), 'poreLargestMm'), [0.3, 0.2], [0.31, 0.2]);
+    expect(draft.sizes).toEqual([{ id: 'poreLargestMm', from: [0.3, 0.2], to: [0.31, 0.2] }]);
+    // Then the nearer of its ends is taken hold of.
+    expect(tapped(draft, [0.315, 0.2]).held).toEqual({ at: 0, end: 'to' });
+    expect(tapped(draft, [0.29, 0.2]).held).toEqual({ at: 0, end: 'from' });
+  });
+
   it('of a known length moves the nearer end once both are there', () => {
     const draft = tapped(scaled(), [0.2, 0.5]);
     expect([draft.scale.from, draft.scale.to]).toEqual([

@@ -65,22 +65,22 @@ function endsOf(draft: MeasureDraft): { at: 'scale' | 'check' | number; end: 'fr
 const MOST_SIZES = 60;
 
 /**
- * A tap: it takes hold of an end that lies under it, else it puts the next one. A size may be measured in several places; of a
+ * A tap: it ends what was begun; else it takes hold of an end that lies under it, or begins another place. A size may be measured in several places; of a
  * known length the nearer end moves.
  * @param reach how near an end has to lie to be meant, in parts of the picture's width
  */
 export function tapAt(draft: MeasureDraft, point: Point, reach: number): MeasureDraft {
   const { target, sizes } = draft;
-  const ends = endsOf(draft).sort((a, b) => apart(a.point, point) - apart(b.point, point));
-  const [nearest] = ends;
-  if (nearest !== undefined && apart(nearest.point, point) <= reach)
-    return { ...draft, held: { at: nearest.at, end: nearest.end } };
   const open = isKnown(target) ? target : sizes.findIndex(({ id, to }) => id === target && to === null);
   const pair = open === -1 ? undefined : pairAt(draft, open);
-  if (pair !== undefined && !isWhole(pair)) {
-    const end = pair.from === null ? 'from' : 'to';
-    return { ...withPair(draft, open, { [end]: point }), held: { at: open, end } };
-  }
+  // A hole is narrower than a finger: what is begun is ended, however near.
+  if (pair !== undefined && pair.from !== null && pair.to === null)
+    return { ...withPair(draft, open, { to: point }), held: { at: open, end: 'to' } };
+  const [nearest] = endsOf(draft).sort((a, b) => apart(a.point, point) - apart(b.point, point));
+  if (nearest !== undefined && apart(nearest.point, point) <= reach)
+    return { ...draft, held: { at: nearest.at, end: nearest.end } };
+  if (pair !== undefined && !isWhole(pair))
+    return { ...withPair(draft, open, { from: point }), held: { at: open, end: 'from' } };
   if (isKnown(target))
     return { ...withPair(draft, target, { [nearest.end]: point }), held: { at: target, end: nearest.end } };
   if (sizes.length >= MOST_SIZES) return draft;

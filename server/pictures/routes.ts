@@ -131,7 +131,9 @@ function sendFile(context: Context, request: Request, response: Response, next: 
     'Content-Security-Policy': "default-src 'none'; sandbox",
     'Content-Disposition': 'inline',
   });
-  response.type('image/jpeg').sendFile(placeOf(shelfOf(context.database), hash, size), (error) => {
+  // The workshop's folder may well stand in one whose name begins with a dot.
+  const options = { dotfiles: 'allow' as const };
+  response.type('image/jpeg').sendFile(placeOf(shelfOf(context.database), hash, size), options, (error) => {
     if (error === undefined || error === null) return;
     if (response.headersSent) return next(error);
     response.removeHeader('Cache-Control');
