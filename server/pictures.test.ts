@@ -1,18 +1,13 @@
-import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { zipSync } from 'fflate';
-import sharp, { type Sharp } from 'sharp';
+import sharp from 'sharp';
 import { v7 } from 'uuid';
-import type { Change, ChangeOf } from '../core/record/change';
+import type { Change } from '../core/record/change';
 import type { Changed, Changes, HistoryEntry } from '../core/record/change-schema';
-import type { KeptPicture, Picture } from '../core/record/picture-schema';
 import type { Coupon, CouponPage } from '../core/record/schema';
-import type { Kept } from '../core/record/record-file-schema';
 import type { WeldPage } from '../core/record/weld-schema';
-import { copyCommand } from './backup/command';
 import { PICTURE_LIMIT_MB } from './pictures/look';
-import type { TakenPictures } from './pictures/zip-in';
-import { placeOf, shelfOf } from './pictures/shelf';
+import { attach, attaching as attachingTo, fileOf, kept, plate, shelved } from './testing/pictures';
 import { openWorkshop, type Workshop } from './testing/workshop';
 
 let shop: Workshop;
@@ -24,39 +19,7 @@ beforeAll(async () => {
 });
 afterAll(() => shop.stop());
 
-/** A plate with a bright bar, 90 by 60 points. */
-const plate = (): Sharp =>
-  sharp({ create: { width: 90, height: 60, channels: 3, background: '#444444' } }).composite([
-    { input: { create: { width: 30, height: 10, channels: 3, background: '#ffffff' } }, left: 0, top: 0 },
-  ]);
-
-const attaching = (fields: Partial<ChangeOf<'add-picture'>['fields']> = {}): ChangeOf<'add-picture'> => ({
-  ...{ id: v7(), kind: 'add-picture', of: v7(), device: v7(), against: 0, madeAt: '2026-05-04T09:00:00.000Z' },
-  fields: {
-    ...{ beadId: coupon.beads[0].id, weldId: null, view: 'face', note: '', takenAt: '2026-05-04T08:59:00.000Z' },
-    ...fields,
-  },
-});
-
-type Answer = { status: number; json: Changed & { code: string; detail: string } };
-async function attach(to: Workshop, change: unknown, file: Buffer | null, name = 'a.jpg'): Promise<Answer> {
-  const form = new FormData();
-  form.append('change', typeof change === 'string' ? change : JSON.stringify(change));
-  if (file !== null) form.append('file', new Blob([new Uint8Array(file)]), name);
-  const response = await fetch(`http://127.0.0.1:${to.port}/api/pictures`, { method: 'POST', body: form });
-  return { status: response.status, json: (await response.json()) as Answer['json'] };
-}
-const fileOf = async (of: Workshop, hash: string, size = 'whole'): Promise<Response> =>
-  fetch(`http://127.0.0.1:${of.port}/api/pictures/files/${hash}/${size}`);
-const kept = async (of: Workshop, couponId: string): Promise<Picture[]> =>
-  (await of.send('GET', `/coupons/${couponId}/pictures`)).json;
-/** Every file on the shelf. */
-const shelved = (of: Workshop): string[] => {
-  const shelf = shelfOf(of.file);
-  return existsSync(shelf)
-    ? readdirSync(shelf, { recursive: true, encoding: 'utf8' }).filter((f) => /jpg/.test(f))
-    : [];
-};
+const attaching = (fields?: Parameters<typeof attachingTo>[1]) => attachingTo(coupon.beads[0].id, fields);
 const send = async (of: Workshop, change: Change): Promise<{ status: number; json: Changed }> =>
   of.send('POST', '/changes', change as object) as never;
 
@@ -239,110 +202,5 @@ describe('a file that is no photograph', () => {
     writeFileSync(join(shop.folder, 'secret.jpg'), 'x');
     for (const path of ['..%2f..%2fsecret.jpg/whole', `${'a'.repeat(64)}/whole`, `${'a'.repeat(64)}/..`, 'a/small'])
       expect((await shop.send('GET', `/pictures/files/${path}`)).status).toBe(404);
-  });
-});
-
-describe('a backup', () => {
-  it('has the pictures beside it, and brings back those that are gone; one that is damaged is said', async () => {
-    const { json } = await attach(shop, attaching(), await plate().negate().jpeg().toBuffer());
-    const { hash } = json.picture!.file;
-    const copy = join(shop.folder, 'safe', 'copy.sqlite');
-    const [, backed] = await copyCommand('backup', copy, shop.file);
-    expect(backed).toMatch(/copy\.sqlite\.pictures: \d+ copied, 0 there already\.$/);
-    expect((await copyCommand('backup', copy, shop.file))[1]).toMatch(/: 0 copied, \d+ there already\.$/);
-    const fresh = join(shop.folder, 'fresh', 'jolly-tinker.sqlite');
-    const safe = placeOf(`${copy}.pictures`, hash, 'whole');
-    const file = readFileSync(safe);
-    writeFileSync(safe, file.subarray(9));
-    const said = await copyCommand('restore', copy, fresh);
-    expect(said[1]).toMatch(/\d+ copied, 0 there already\.$/);
-    expect(said[2]).toContain('files of 1 pictures are missing or damaged');
-    writeFileSync(safe, file);
-    expect((await copyCommand('restore', copy, fresh))[1]).toMatch(/: 1 copied, \d+ there already\.$/);
-    expect(readFileSync(placeOf(shelfOf(fresh), hash, 'whole'))).toEqual(file);
-  });
-});
-
-describe('pictures as files', () => {
-  let empty: Workshop;
-  beforeEach(async () => (empty = await openWorkshop({ demo: false })));
-  afterEach(() => empty.stop());
-
-  const zipOf = async (of: Workshop): Promise<Buffer> =>
-    Buffer.from(await (await fetch(`http://127.0.0.1:${of.port}/api/record/pictures.zip`)).arrayBuffer());
-  async function takeZip(into: Workshop, zip: Uint8Array, preview = false): Promise<TakenPictures> {
-    const response = await fetch(`http://127.0.0.1:${into.port}/api/record/pictures.zip?preview=${preview}`, {
-      method: 'POST',
-      body: Buffer.from(zip) as never,
-      headers: { 'content-type': 'application/zip' },
-    });
-    return (await response.json()) as TakenPictures;
-  }
-
-  it('go out as a ZIP and the record that names them, and come in again the same', async () => {
-    const record = (await shop.send('GET', '/record')).json as Kept;
-    expect(record.pictures.length).toBeGreaterThan(2);
-    const zip = await zipOf(shop);
-    // The files say nothing by themselves.
-    const early = await takeZip(empty, zip);
-    expect([early.done, early.refused > 0, early.reasons[0]]).toEqual([false, true, expect.stringContaining('record')]);
-    await empty.send('POST', '/record?preview=false', record);
-    const { pictures } = (await empty.send('GET', '/record')).json as Kept;
-    expect(pictures).toEqual(record.pictures);
-    const files = new Set(record.pictures.map(({ file }) => file.hash)).size;
-    expect(await takeZip(empty, zip, true)).toEqual({ added: files, same: 0, refused: 0, reasons: [], done: false });
-    expect(shelved(empty)).toEqual([]);
-    expect(await takeZip(empty, zip)).toMatchObject({ added: files, done: true });
-    expect(shelved(empty).sort()).toEqual(shelved(shop).sort());
-    expect(await takeZip(empty, zip)).toMatchObject({ added: 0, same: files, done: true });
-    const [{ hash }] = record.pictures.map(({ file }) => file);
-    expect(await (await fileOf(empty, hash)).arrayBuffer()).toEqual(await (await fileOf(shop, hash)).arrayBuffer());
-    expect((await zipOf(empty)).length).toBe(zip.length);
-  });
-
-  it('are taken in all or not at all', async () => {
-    const record = (await shop.send('GET', '/record')).json as Kept;
-    await empty.send('POST', '/record?preview=false', record);
-    const [{ file }] = record.pictures;
-    const whole = Buffer.from(await (await fileOf(shop, file.hash)).arrayBuffer());
-    const name = `pictures/${file.hash}.jpg`;
-    const changed = Buffer.from(whole);
-    changed[changed.length - 40] ^= 0xff;
-    const told = async (entries: Record<string, Uint8Array>, bytes?: number): Promise<string> => {
-      const zip = zipSync(entries, { level: 1 }).subarray(0, bytes);
-      expect(zip.length).toBeLessThan(200_000);
-      const { done, refused, reasons } = await takeZip(empty, zip);
-      expect([done, refused > 0]).toEqual([false, true]);
-      expect(shelved(empty)).toEqual([]);
-      return reasons[0];
-    };
-    expect(await told({ [name]: whole, '../../escaped.jpg': whole })).toContain('leads out');
-    expect(await told({ [name]: whole, '/etc/escaped.jpg': whole })).toContain('leads out');
-    expect(await told({ [name]: whole, 'C:\\escaped.jpg': whole })).toContain('leads out');
-    expect(await told({ [name]: whole, 'pictures/readme.txt': whole })).toContain('no picture of a record');
-    expect(await told({ [name]: changed })).toContain('changed since');
-    expect(await told({ [name]: whole, [`pictures/${'a'.repeat(64)}.jpg`]: whole })).toContain('record');
-    expect(await told({ [name]: whole }, whole.length / 2)).toMatch(/no ZIP|too early/);
-    // Some kilobytes that unpack to 24 MB.
-    const bomb = new Uint8Array(24 * 1024 * 1024);
-    expect(await told({ [name]: bomb })).toContain('unpacks to more');
-    expect((await takeZip(empty, new TextEncoder().encode('{"a":1}'))).reasons[0]).toContain('no ZIP');
-    expect((await takeZip(empty, new Uint8Array())).reasons[0]).toContain('no ZIP');
-    expect(existsSync(join(empty.folder, '..', 'escaped.jpg'))).toBe(false);
-    expect(readdirSync(empty.folder).filter((one) => one.startsWith('incoming'))).toEqual([]);
-    expect(await takeZip(empty, zipSync({ [name]: whole }))).toMatchObject({ added: 1, done: true });
-    expect(statSync(placeOf(shelfOf(empty.file), file.hash, 'whole')).size).toBe(file.bytes);
-  });
-
-  it('whose record names two owners, or none that is known, is refused', async () => {
-    const record = (await shop.send('GET', '/record')).json as Kept;
-    const told = async (change: (picture: KeptPicture) => KeptPicture): Promise<string[]> => {
-      const pictures = record.pictures.map((picture, i) => (i === 0 ? change(picture) : picture));
-      const { json } = await empty.send('POST', '/record?preview=true', { ...record, pictures });
-      return (json as { reasons: string[] }).reasons;
-    };
-    expect(await told((picture) => picture)).toEqual([]);
-    expect((await told((picture) => ({ ...picture, weldId: record.welds[0].id })))[0]).toContain('one of them');
-    expect((await told((picture) => ({ ...picture, beadId: v7() })))[0]).toContain('neither in the file nor here');
   });
 });

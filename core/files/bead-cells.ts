@@ -2,16 +2,69 @@ import type { UnitSystem } from '../quantity/units';
 import { unitOf } from '../quantity/units';
 import { mixName } from '../case/gas-mix';
 import type { Job } from '../case/schema';
+import { SIZES } from '../picture/sizes';
+import type { Sized } from '../picture/measure';
 import { dialsOf, type SetupFacts } from '../record/case-of';
 import { moveInWords } from '../record/move-words';
 import { OUTCOME_WORDS } from '../record/outcome';
 import type { Bead } from '../record/schema';
-import { dialFor } from '../setting/dials';
-import { SETTING_NAMES, SETTINGS, type SettingName } from '../setting/table';
+import { dialFor, type Dials } from '../setting/dials';
+import { SETTING_NAMES, SETTINGS, type SettingName, type Settings } from '../setting/table';
 import { dialText } from '../setting/words';
 import { csvOf, figureIn, headOf, lengthIn, type Decimal } from './spreadsheet';
 
-type Cells = Record<string, string | number>;
+export type Cells = Record<string, string | number>;
+
+/** Settings that a machine may have a knob with marks for: in a file of many machines each has a column for them. */
+const DIALLED: readonly SettingName[] = ['voltageV', 'wireSpeedMPerMin', 'arcControlPct'];
+
+/** Whether a file has columns for the marks of one machine, or the same ones for any. */
+export type Marks = 'of this machine' | 'of any';
+
+/** Figures in the reader's units, each with the mark it stands on where the machine has a knob for it. */
+export function settingCells(
+  settings: Settings,
+  dials: Dials,
+  names: readonly SettingName[],
+  units: UnitSystem,
+  decimal: Decimal,
+  marks: Marks,
+): Cells {
+  const cells = names.flatMap((name): [string, string][] => {
+    const dial = dialFor(dials, name);
+    const value: [string, string] = [headOf(name, units), figureIn(settings[name], name, units, decimal)];
+    if (dial === null && (marks === 'of this machine' || !DIALLED.includes(name))) return [value];
+    const mark = dial === null ? '' : (dialText(dial, settings[name]) ?? '');
+    return [value, [`${SETTINGS[name].name.toLowerCase()}, mark`, mark]];
+  });
+  return Object.fromEntries(cells);
+}
+
+/** What a job and what was fitted say, the same in every file. */
+export function jobCells(job: Job, rig: SetupFacts['rig'] | undefined, units: UnitSystem, decimal: Decimal): Cells {
+  const length = unitOf('length', units);
+  return {
+    metal: job.baseMetal ?? '',
+    [`thickness (${length})`]: lengthIn(job.thicknessMm, units, decimal),
+    [`other part (${length})`]: lengthIn(job.otherThicknessMm, units, decimal),
+    joint: job.joint ?? '',
+    position: job.position ?? '',
+    wire: rig?.wire?.class ?? '',
+    [`wire (${length})`]: lengthIn(rig?.wire?.diameterMm, units, decimal),
+    gas: rig === undefined ? '' : mixName(rig.gas),
+  };
+}
+
+/** Sizes that were measured in photographs, each with a column. */
+export function sizeCells(sizes: readonly Sized[], units: UnitSystem, decimal: Decimal): Cells {
+  const length = unitOf('length', units);
+  return Object.fromEntries(
+    SIZES.map(({ id, name }) => [
+      `${name.toLowerCase()} by photograph (${length})`,
+      lengthIn(sizes.find((size) => size.id === id)?.mm, units, decimal),
+    ]),
+  );
+}
 
 /**
  * The cells of a bead, by the heads of their columns: its figures in the reader's units and on the machine's own knobs, what
@@ -26,7 +79,7 @@ export function beadCells(
   names: readonly SettingName[],
   units: UnitSystem,
   decimal: Decimal,
-  marks: 'of this machine' | 'of any',
+  marks: Marks,
 ): Cells {
   const { number, ranAt, settings, findings, names: called, verdict, move, outcome, note } = bead;
   const dials = setup === undefined ? {} : dialsOf(setup);
@@ -37,17 +90,7 @@ export function beadCells(
   return {
     bead: number,
     'run at': ranAt,
-    ...Object.fromEntries(
-      names.flatMap((name) => {
-        const dial = dialFor(dials, name);
-        const value = [headOf(name, units), figureIn(settings[name], name, units, decimal)];
-        if (dial === null && marks === 'of this machine') return [value];
-        const mark = dial === null ? '' : (dialText(dial, settings[name]) ?? '');
-        return dial === null && !DIALLED.includes(name)
-          ? [value]
-          : [value, [`${SETTINGS[name].name.toLowerCase()}, mark`, mark]];
-      }),
-    ),
+    ...settingCells(settings, dials, names, units, decimal, marks),
     seen: told('present'),
     'not there': told('absent'),
     verdict: verdict === null ? '' : verdict.name,
@@ -58,9 +101,6 @@ export function beadCells(
   };
 }
 
-/** Settings that a machine may have a knob with marks for: in a file of many machines each has a column for them. */
-const DIALLED: readonly SettingName[] = ['voltageV', 'wireSpeedMPerMin', 'arcControlPct'];
-
 /** Everything that a line of the whole log says of one bead. */
 export type LoggedBead = {
   bead: Bead | Omit<Bead, 'revision'>;
@@ -68,28 +108,22 @@ export type LoggedBead = {
   job: Job;
   coupon: { id: string; title: string };
   rigName: string;
+  /** What was measured in its photographs. */
+  sizes: readonly Sized[];
 };
 
 /** The cells of a bead in the file of the whole log: every line has the same columns. */
 export function logCells(
-  { bead, setup, job, coupon, rigName }: LoggedBead,
+  { bead, setup, job, coupon, rigName, sizes }: LoggedBead,
   units: UnitSystem,
   decimal: Decimal,
 ): Cells {
-  const length = unitOf('length', units);
-  const { wire, gas } = setup?.rig ?? {};
   return {
     coupon: coupon.title,
     rig: rigName,
-    metal: job.baseMetal ?? '',
-    [`thickness (${length})`]: lengthIn(job.thicknessMm, units, decimal),
-    [`other part (${length})`]: lengthIn(job.otherThicknessMm, units, decimal),
-    joint: job.joint ?? '',
-    position: job.position ?? '',
-    wire: wire?.class ?? '',
-    [`wire (${length})`]: lengthIn(wire?.diameterMm, units, decimal),
-    gas: gas === undefined ? '' : mixName(gas),
+    ...jobCells(job, setup?.rig, units, decimal),
     ...beadCells(bead, setup, SETTING_NAMES, units, decimal, 'of any'),
+    ...sizeCells(sizes, units, decimal),
     'coupon id': coupon.id,
     'bead id': bead.id,
   };

@@ -177,6 +177,7 @@ describe('this product’s own file of beads', () => {
       job,
       coupon: { id: SETUP.id, title: 'Gate 4, strap' },
       rigName: 'Dock set',
+      sizes: [{ id: 'widthMm', mm: 7.25, plusMinusMm: 0.4, places: 1 }],
     };
     for (const units of ['metric', 'inch'] as const)
       for (const decimal of ['point', 'comma'] as const) {

@@ -2,7 +2,11 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { expect, expectAccessible, test } from '../harness';
 import { OwnServer } from '../own-server';
 
-type Whole = { madeAt: string; beads: { outcome: string | null }[] } & Record<string, unknown>;
+type Whole = {
+  madeAt: string;
+  beads: { outcome: string | null }[];
+  coupons: { id: string; title: string }[];
+} & Record<string, unknown>;
 const read = (path: string): Whole => JSON.parse(readFileSync(path, 'utf8')) as Whole;
 const without = ({ madeAt: _, ...rest }: Whole): object => rest;
 
@@ -54,6 +58,35 @@ test('everything goes out as one file, into an empty workshop, and comes out of 
     });
     await page.goto(`${server.address}/log/days`);
     await expect(page.getByRole('link', { name: /^Bead 2, Sluice rack 2, new bracket: / })).toBeVisible();
+    // The photographs come as a ZIP of their own: refused where it is none, else whole, and shown.
+    const coupon = record.coupons.find(({ title }) => title === 'Sluice rack 2, new bracket')!;
+    await page.goto('/log/files');
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'Photographs as ZIP' }).click(),
+    ]);
+    const zip = info.outputPath('photographs.zip');
+    await download.saveAs(zip);
+    const openZip = async (file: string): Promise<void> => {
+      await page.goto(`${server.address}/log/files`);
+      const [chooser] = await Promise.all([
+        page.waitForEvent('filechooser'),
+        page.getByRole('button', { name: 'Open a ZIP' }).click(),
+      ]);
+      await chooser.setFiles(file);
+    };
+    const none = info.outputPath('none.zip');
+    writeFileSync(none, 'PK but nothing more');
+    await openZip(none);
+    await expect(page.getByText(/^This is no ZIP of pictures\./)).toBeVisible();
+    await openZip(zip);
+    const photographs = page.getByRole('row', { name: /^Photographs/ });
+    await expect(photographs).toHaveText(/^Photographs[1-9]\d*00$/);
+    await page.getByRole('button', { name: 'Take it in' }).click();
+    await expect(page.getByText(/ is taken in\.$/)).toBeVisible();
+    await page.goto(`${server.address}/coupon/${coupon.id}`);
+    const image = page.getByRole('button', { name: 'Photograph 1 of bead 1: Face' }).locator('img');
+    await expect.poll(() => image.evaluate((one: HTMLImageElement) => one.naturalWidth)).toBeGreaterThan(100);
   } finally {
     await server.clear();
   }

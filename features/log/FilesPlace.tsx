@@ -15,6 +15,12 @@ import { ListIn } from './ListIn';
 import { MOST_MB, MOST_ZIP_MB, sendPictures, sendRecord, type Taken } from './record-api';
 import { Counts, TakenPreview } from './TakenPreview';
 
+const SHEETS = [
+  ['beads', 'Every bead as CSV'],
+  ['kept-settings', 'Kept settings as CSV'],
+  ['welds', 'Welds as CSV'],
+] as const;
+
 /** The whole record as files, out and in. */
 export function FilesPlace() {
   useTitle('Files');
@@ -34,14 +40,20 @@ export function FilesPlace() {
         </Row>
         <Words className="text-sm text-faint">What it holds is described at /api/schemas/record.json.</Words>
       </Part>
-      <Part title="Every bead, for a spreadsheet">
-        <Words>A line a bead in your units, with job, rig, figures and marks, what it showed and what was done.</Words>
+      <Part title="For a spreadsheet">
+        <Words>
+          A line each, in your units: beads with job, rig, figures and marks, what they showed and what was done; kept
+          settings with who proved them; welds with what their newest inspection measured.
+        </Words>
         <DecimalChoice chosen={decimal} onChoose={setDecimal} />
-        <Row>
-          <Button
-            label="Every bead as CSV"
-            onPress={() => platform().saveFrom(`/api/record/beads.csv?units=${units}&decimal=${decimal}`)}
-          />
+        <Row className="flex-wrap gap-2">
+          {SHEETS.map(([file, label]) => (
+            <Button
+              key={file}
+              label={label}
+              onPress={() => platform().saveFrom(`/api/record/${file}.csv?units=${units}&decimal=${decimal}`)}
+            />
+          ))}
         </Row>
       </Part>
       <Part title="Every photograph">

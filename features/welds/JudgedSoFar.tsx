@@ -2,7 +2,8 @@ import { View } from 'react-native';
 import type { Judgement } from '@/core/inspection/judge';
 import { Words } from '@/ui/Words';
 import { useUnits } from '../shared/use-habits';
-import { lineText, STATE_WORDS } from './weld-words';
+import { WELD_STATE_WORDS } from '@/core/record/weld-words';
+import { lineText } from './weld-words';
 
 /** What the limits say of it so far. @param whole every limit, or only what is over */
 export function JudgedSoFar({ judged, whole }: { judged: Judgement; whole: boolean }) {
@@ -12,7 +13,7 @@ export function JudgedSoFar({ judged, whole }: { judged: Judgement; whole: boole
   return (
     <View role="status" aria-live="polite" aria-label="So far" className="gap-1">
       <Words strong className="text-2xl">
-        {STATE_WORDS[verdict]}
+        {WELD_STATE_WORDS[verdict]}
       </Words>
       <Words className={whole ? '' : 'text-sm'}>{because}</Words>
       {over.slice(0, whole ? 20 : 3).map((line) => (

@@ -6,7 +6,7 @@ import { Button } from '@/ui/Press';
 import { DecimalChoice } from '../shared/DecimalChoice';
 import type { Decimal } from '@/core/files/spreadsheet';
 import { useUnits } from '../shared/use-habits';
-import { provenCsv } from './proven-file';
+import { provenCsv } from '@/core/files/proven-cells';
 
 /** The settings that are listed, as a file for a spreadsheet. */
 export default function ProvenFiles({ settings }: { settings: readonly ProvenSetting[] }) {

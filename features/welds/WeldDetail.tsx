@@ -19,7 +19,8 @@ import { dayWords } from '../shared/time-words';
 import { useTextIn, useUnits } from '../shared/use-habits';
 import { isGone, useSubmit } from '../shared/use-records';
 import { useWeld } from '../shared/use-welds';
-import { lineText, STATE_WORDS } from './weld-words';
+import { WELD_STATE_WORDS } from '@/core/record/weld-words';
+import { lineText } from './weld-words';
 
 /** A weld and what became of it: made with which setting, inspected, repaired, inspected again. */
 export function WeldDetail({ weldId, named }: { weldId: string; named: boolean }) {
@@ -90,7 +91,7 @@ function WeldRecord({ weld }: { weld: Weld }) {
       </View>
       <View role="status" className="gap-1 border-y-2 border-ink py-3">
         <Words strong className="text-2xl">
-          {STATE_WORDS[state]}
+          {WELD_STATE_WORDS[state]}
         </Words>
         {last !== undefined && state === last.judged.verdict && <Words>{last.judged.because}</Words>}
         {last !== undefined && state === 'to-inspect' && <Words>It was repaired since it was last looked at.</Words>}
@@ -147,7 +148,7 @@ function InspectionRecord({ inspection, number }: { inspection: Inspection; numb
   return (
     <View role="article" aria-label={`Inspection ${number}`} className="gap-1 rounded-md bg-plate p-3">
       <Row className="items-baseline justify-between gap-2">
-        <Heading level={2}>{`Inspection ${number}: ${STATE_WORDS[judged.verdict].toLowerCase()}`}</Heading>
+        <Heading level={2}>{`Inspection ${number}: ${WELD_STATE_WORDS[judged.verdict].toLowerCase()}`}</Heading>
         <Words className="text-sm">{dayWords(inspectedAt)}</Words>
       </Row>
       <Words className="text-sm text-faint">{`${by}, held to “${level.name}”`}</Words>

@@ -12,17 +12,17 @@ import { WIDE } from '@/ui/wide';
 import { Heading, Words } from '@/ui/Words';
 import { LogTabs } from '../shared/LogTabs';
 import { useWeldPages } from '../shared/use-welds';
-import { STATE_WORDS } from './weld-words';
+import { WELD_STATE_WORDS } from '@/core/record/weld-words';
 import { WeldDetail } from './WeldDetail';
 import { WeldRow } from './WeldRow';
 
 type Shown = 'all' | 'away' | Exclude<WeldState, 'open'>;
 const SHOWN: { value: Shown; label: string }[] = [
   { value: 'all', label: 'All' },
-  { value: 'to-inspect', label: STATE_WORDS['to-inspect'] },
-  { value: 'repair', label: STATE_WORDS.repair },
-  { value: 'reject', label: STATE_WORDS.reject },
-  { value: 'accept', label: STATE_WORDS.accept },
+  { value: 'to-inspect', label: WELD_STATE_WORDS['to-inspect'] },
+  { value: 'repair', label: WELD_STATE_WORDS.repair },
+  { value: 'reject', label: WELD_STATE_WORDS.reject },
+  { value: 'accept', label: WELD_STATE_WORDS.accept },
   { value: 'away', label: 'Put away' },
 ];
 

@@ -6,7 +6,7 @@ import { Words } from '@/ui/Words';
 import { jobWords } from '../shared/job-words';
 import { dayWords } from '../shared/time-words';
 import { useUnits } from '../shared/use-habits';
-import { STATE_WORDS } from './weld-words';
+import { WELD_STATE_WORDS } from '@/core/record/weld-words';
 
 /** A weld as lists show it: what, how it stands, by whom. @param here whether it is the one that is open */
 export function WeldRow({ weld, here = false }: { weld: Weld; here?: boolean }) {
@@ -23,7 +23,7 @@ export function WeldRow({ weld, here = false }: { weld: Weld; here?: boolean }) 
           <Words strong className="min-w-0 flex-1 text-lg" numberOfLines={2}>
             {title}
           </Words>
-          <Words strong>{STATE_WORDS[state]}</Words>
+          <Words strong>{WELD_STATE_WORDS[state]}</Words>
         </Row>
         <Words className="text-sm text-faint">{`${jobWords(job, units)} · ${rigName}`}</Words>
         <Words className="text-sm">{`${by}, ${dayWords(weldedAt)}`}</Words>

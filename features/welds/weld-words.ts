@@ -1,14 +1,5 @@
-import type { WeldState } from '@/core/record/weld-schema';
 import type { JudgedLine } from '@/core/inspection/judge';
 import { readable, unitOf, type UnitSystem } from '@/core/quantity/units';
-
-export const STATE_WORDS: Record<WeldState, string> = {
-  'to-inspect': 'To inspect',
-  open: 'Not looked at whole',
-  accept: 'Passed',
-  repair: 'To repair',
-  reject: 'To make anew',
-};
 
 /** A figure of an inspection with its unit, in the reader's. */
 export function measureText(value: number, unit: JudgedLine['unit'], units: UnitSystem): string {

@@ -4,14 +4,12 @@ import { randomUUID } from 'node:crypto';
 import { dirname, join } from 'node:path';
 import { RECORD_SCHEMA } from '../../core/record/record-file-schema';
 import { CASE_SCHEMA } from '../../core/case/schema';
-import type { UnitSystem } from '../../core/quantity/units';
-import type { Decimal } from '../../core/files/spreadsheet';
 import type { Unreadable } from '../db/rows';
 import type { Store } from '../db/store';
 import { tellWritten } from '../db/write';
 import { sendProblem, sendWrongFields } from '../http/problem';
 import { fileDay, receiveFile, sendPieces, TooLarge } from '../http/stream';
-import { logCsvText } from './write-csv';
+import { CSV_NAMES, csvText } from './write-csv';
 import { recordText } from './write-out';
 import type { Taken } from './take-in';
 import type { TakingIn } from './take-in.worker';
@@ -69,15 +67,16 @@ export function recordRoutes(context: RecordContext): Router {
       return sendPieces(response, `jolly-tinker-${fileDay()}.json`, 'application/json', text);
     })
     .post((request, response) => receive(context, request, response));
-  router.get('/record/beads.csv', (request, response) => {
-    const { units = 'metric', decimal = 'point' } = request.query;
-    if (units !== 'metric' && units !== 'inch')
-      return sendWrongFields(response, [{ field: 'units', takes: 'metric or inch' }]);
-    if (decimal !== 'point' && decimal !== 'comma')
-      return sendWrongFields(response, [{ field: 'decimal', takes: 'point or comma' }]);
-    const text = logCsvText(context.database, units as UnitSystem, decimal as Decimal, context.report);
-    return sendPieces(response, `beads-${fileDay()}.csv`, 'text/csv', text);
-  });
+  for (const name of CSV_NAMES)
+    router.get(`/record/${name}.csv`, (request, response) => {
+      const { units = 'metric', decimal = 'point' } = request.query;
+      if (units !== 'metric' && units !== 'inch')
+        return sendWrongFields(response, [{ field: 'units', takes: 'metric or inch' }]);
+      if (decimal !== 'point' && decimal !== 'comma')
+        return sendWrongFields(response, [{ field: 'decimal', takes: 'point or comma' }]);
+      const text = csvText(name, context.database, { units, decimal, report: context.report });
+      return sendPieces(response, `${name}-${fileDay()}.csv`, 'text/csv', text);
+    });
   router.get('/schemas/:name', (request, response) => {
     const schema = SCHEMAS[request.params.name.replace(/\.json$/, '')];
     if (schema === undefined) return sendProblem(response, 'not-found', 'There is no schema of this name.');

@@ -1,7 +1,7 @@
 import { parse } from 'papaparse';
-import { EXAMPLE_CASE } from '@/core/cases/example';
-import type { ProvenSetting } from '@/core/record/proven-schema';
-import { provenCsv } from './proven-file';
+import { EXAMPLE_CASE } from '../cases/example';
+import type { ProvenSetting } from '../record/proven-schema';
+import { provenCsv } from './proven-cells';
 
 const SETTING = {
   ...{ id: 'p', title: '=Hook', rigName: 'Dock set', provenAt: '2026-05-04T10:00:00.000Z', by: 'Ada', welds: 2 },
