@@ -88,6 +88,8 @@ test('everything goes out as one file, into an empty workshop, and comes out of 
     const image = page.getByRole('button', { name: 'Photograph 1 of bead 1: Face' }).locator('img');
     await expect.poll(() => image.evaluate((one: HTMLImageElement) => one.naturalWidth)).toBeGreaterThan(100);
   } finally {
+    // The page listens to that server still.
+    await page.goto('about:blank');
     await server.clear();
   }
 });

@@ -7,6 +7,7 @@ import type { RigRecord } from '@/core/record/schema';
 import { WHO } from '@/platform/kept-work';
 import { platform } from '@/platform/ports';
 import { useStored } from '@/platform/stored';
+import { CareDrawing } from '@/ui/care/CareDrawing';
 import { Button, Toggle } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { Loading, StateNote } from '@/ui/State';
@@ -98,9 +99,12 @@ function CareRow({ due, busy, onDone }: { due: Due; busy: boolean; onDone: () =>
       <Words className="text-sm">{because}</Words>
       {since !== null && <Words className="text-sm text-faint">{`Last on ${dayWords(since)}`}</Words>}
       {open && (
-        <View className="gap-1">
+        <View className="gap-3">
           {care.steps.map((text, i) => (
-            <Words key={text}>{`${i + 1}. ${text}`}</Words>
+            <Row key={text} className="items-center gap-3">
+              <CareDrawing task={task} step={i} width={112} />
+              <Words className="min-w-0 flex-1">{`${i + 1}. ${text}`}</Words>
+            </Row>
           ))}
           {care.caution !== null && (
             <Words strong className="border-l-4 border-ink pl-3">
