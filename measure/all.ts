@@ -14,6 +14,7 @@ import {
   workerTimes,
 } from './page';
 import { measureLog } from './log';
+import { measureScroll } from './scroll';
 import { measureHealth, measureRecords } from './records';
 import { compareSearch } from './search';
 import { buildShell } from './shell';
@@ -93,12 +94,13 @@ async function records(): Promise<void> {
   );
 }
 
-/** `npm run bench [-- diagnosis search page records]`: speed and size from one run, as figures and as ratios within it. */
+/** `npm run bench [-- diagnosis search records log scroll page]`: speed and size from one run, as figures and as ratios within it. */
 async function main(): Promise<void> {
   if (wanted('diagnosis')) diagnosis();
   if (wanted('search')) compareSearch(500);
   if (wanted('records')) await records();
   if (wanted('log')) for (const beads of [1_000, 10_000, 100_000]) await measureLog(beads);
+  if (wanted('scroll')) for (const beads of [1_000, 10_000, 100_000]) await measureScroll(beads);
   if (wanted('page')) await page();
 }
 

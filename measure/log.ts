@@ -18,13 +18,13 @@ const RUNS = 60;
 /** Ids of a copy: their tails count on, so that each copy names its own. */
 const again = (text: string, copy: number): string =>
   text.replace(
-    /0190a000-0000-7000-8(00[124567])-(\d{4})(\d{8})/g,
+    /0190a000-0000-7000-8(00[1245678])-(\d{4})(\d{8})/g,
     (_, kind: string, _head: string, tail: string) =>
       `0190a000-0000-7000-8${kind}-${String(copy).padStart(4, '0')}${tail}`,
   );
 
 /** The record of the demo so often over that it holds so many beads; rigs and setups once. */
-function recordOf(beads: number): Whole {
+export function recordOf(beads: number): Whole {
   const folder = mkdtempSync(join(tmpdir(), 'jolly-measure-'));
   const { store, close } = openStore(join(folder, 'a.sqlite'));
   loadWorkshop(store, NOW);
@@ -33,13 +33,13 @@ function recordOf(beads: number): Whole {
     [...recordText(join(folder, 'a.sqlite'), new Date(NOW).toISOString(), () => undefined)].join(''),
   ) as Whole;
   rmSync(folder, { recursive: true });
-  const { rigs, setups, care, levels, coupons, jobs, beads: ran, proven, welds } = one;
-  const copied = JSON.stringify({ coupons, jobs, beads: ran, proven, welds });
+  const { rigs, setups, care, levels, coupons, jobs, beads: ran, proven, welds, pictures } = one;
+  const copied = JSON.stringify({ coupons, jobs, beads: ran, proven, welds, pictures });
   const copies = Array.from(
     { length: Math.ceil(beads / ran.length) },
     (_, i) => JSON.parse(again(copied, i + 1)) as Kept,
   );
-  const all = <Kind extends 'coupons' | 'jobs' | 'beads' | 'proven' | 'welds'>(kind: Kind) =>
+  const all = <Kind extends 'coupons' | 'jobs' | 'beads' | 'proven' | 'welds' | 'pictures'>(kind: Kind) =>
     copies.flatMap((copy) => copy[kind] as never[]);
   return {
     ...one,
@@ -52,6 +52,7 @@ function recordOf(beads: number): Whole {
     beads: all('beads'),
     proven: all('proven'),
     welds: all('welds'),
+    pictures: all('pictures'),
   };
 }
 

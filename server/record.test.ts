@@ -2,6 +2,7 @@ import { readdirSync } from 'node:fs';
 import { parse } from 'papaparse';
 import { sql } from 'drizzle-orm';
 import type { Kept, RecordFile } from '../core/record/record-file-schema';
+import type { Changes } from '../core/record/change-schema';
 import type { EntryPage } from '../core/record/entry-schema';
 import { faultIn } from './db/open';
 import { FILE_LIMIT_MB } from './record/routes';
@@ -19,6 +20,10 @@ const exported = async (from: Workshop): Promise<Whole> => (await from.send('GET
 const takeIn = async (into: Workshop, file: unknown, preview = false): Promise<Taken> =>
   (await into.send('POST', `/record?preview=${preview}`, file as object)).json;
 const without = ({ madeAt: _, ...rest }: Whole) => rest;
+const jobOf = (id: string) => {
+  const { couponId: _, ...job } = years.jobs.find((one) => one.id === id)!;
+  return job;
+};
 const clone = (): Whole => JSON.parse(JSON.stringify(record));
 const rows = (of: Workshop, table: string): number =>
   (of.store.get(sql.raw(`SELECT count(*) n FROM ${table}`)) as { n: number }).n;
@@ -59,6 +64,18 @@ describe('the record of a workshop', () => {
     const found = async (of: Workshop) =>
       ((await of.send('GET', '/log?text=porosity&limit=200')).json as EntryPage).entries;
     expect(await found(empty)).toEqual(await found(shop));
+  });
+
+  it('that is large is not told to other devices thing by thing: they are to ask anew', async () => {
+    await takeIn(empty, years);
+    const told: Changes = (await empty.send('GET', '/changes?since=0')).json;
+    expect(told).toMatchObject({ anew: true, beads: [], coupons: [], rigs: [], more: false });
+    // What is written after it is told as ever.
+    const [{ id, rigId, createdAt, jobId }] = years.coupons;
+    const named = { id, rigId, createdAt, title: 'Named anew', job: jobOf(jobId) };
+    expect((await empty.send('PUT', `/coupons/${id}`, named)).status).toBe(200);
+    const news: Changes = (await empty.send('GET', `/changes?since=${told.upTo}`)).json;
+    expect([news.anew, news.coupons.map(({ title }) => title)]).toEqual([false, ['Named anew']]);
   });
 
   it('is the same when it is taken in once more, and tells other devices what is new', async () => {

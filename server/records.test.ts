@@ -266,6 +266,7 @@ describe('changes since a revision', () => {
       overriding: [],
       upTo,
       more: false,
+      anew: false,
     });
     await shop.send('PATCH', `/beads/${beads[0].id}`, { note: 'dull' });
     const news = await get<Changes>(`/changes?since=${upTo}`);

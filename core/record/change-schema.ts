@@ -187,7 +187,7 @@ export const CHANGED_SCHEMA = {
 export const CHANGES_SCHEMA = {
   type: 'object',
   additionalProperties: false,
-  required: ['rigs', 'coupons', 'beads', 'proven', 'welds', 'levels', 'pictures', 'overriding', 'upTo', 'more'],
+  required: ['rigs', 'coupons', 'beads', 'proven', 'welds', 'levels', 'pictures', 'overriding', 'upTo', 'more', 'anew'],
   properties: {
     rigs: { type: 'array', items: RIG_RECORD_SCHEMA },
     coupons: { type: 'array', items: COUPON_ROW_SCHEMA },
@@ -200,6 +200,8 @@ export const CHANGES_SCHEMA = {
     overriding: { type: 'array', items: HISTORY_ENTRY_SCHEMA },
     upTo: { type: 'integer', minimum: 0 },
     more: { type: 'boolean' },
+    /** One revision wrote more than is told, as taking a file in does: what is known is to be asked for anew. */
+    anew: { type: 'boolean' },
   },
 } as const satisfies JSONSchema;
 

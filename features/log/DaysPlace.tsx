@@ -1,6 +1,7 @@
+import { FlashList } from '@shopify/flash-list';
 import { Link, useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { memo, useDeferredValue, useMemo, useState } from 'react';
-import { FlatList, Pressable, ScrollView, useWindowDimensions, View } from 'react-native';
+import { Pressable, ScrollView, useWindowDimensions, View } from 'react-native';
 import { appearanceFrom } from '@/core/bead/appearance';
 import type { Entry, EntryKind } from '@/core/record/entry-schema';
 import { BeadDrawing } from '@/ui/bead/BeadDrawing';
@@ -49,10 +50,11 @@ export function DaysPlace() {
         action={{ label: 'Try again', onPress: () => void days.refetch() }}
       />
     ) : (
-      <FlatList
+      <FlashList
         data={entries ?? []}
         keyExtractor={({ kind, of }) => `${kind} ${of}`}
-        contentContainerClassName="gap-2 p-4"
+        contentContainerStyle={{ padding: 16 }}
+        getItemType={({ kind }) => (kind === 'bead' ? 'bead' : 'other')}
         onEndReachedThreshold={1}
         onEndReached={() => {
           if (days.hasNextPage && !days.isFetchingNextPage) void days.fetchNextPage();
@@ -153,7 +155,7 @@ const EntryRow = memo(function EntryRow({ entry, day, isWide }: RowProps) {
   const what = kind === 'bead' ? `Bead ${number ?? ''}` : KIND_WORDS[kind];
   const where = [...(title === rigName || says === rigName ? [] : [rigName]), ...(by === null ? [] : [by])];
   return (
-    <View className="gap-2">
+    <View className="gap-2 pt-2">
       {day !== null && (
         <Heading level={2} className="pt-2">
           {day}

@@ -13,6 +13,8 @@ export function useDays(asked: Record<string, string>) {
       return request('GET', `/log?${query}`);
     },
     initialPageParam: null as string | null,
+    // Pages are only added; holding each against what it was would go through all of them at every one.
+    structuralSharing: false,
     getNextPageParam: ({ next }) => next,
   });
 }

@@ -3,7 +3,18 @@ import type { Changes } from '@/core/record/change-schema';
 import type { Coupon, CouponRow } from '@/core/record/schema';
 import { fetchChanges, fetchRevision, RequestProblem } from './api';
 import { noteConflicts } from './conflicts';
-import { COUPONS, couponKey, DAYS, LOG, NEWEST, seeBead, seePicture, seeRig, seeWork, TAUGHT } from './records-client';
+import {
+  COUPONS,
+  couponKey,
+  daysAreBehind,
+  LOG,
+  NEWEST,
+  seeBead,
+  seePicture,
+  seeRig,
+  seeWork,
+  TAUGHT,
+} from './records-client';
 import { serverAnswered, serverAway, serverInTrouble } from './server-state';
 import { seeForLater } from './use-records';
 
@@ -27,14 +38,16 @@ function seeRow(client: QueryClient, row: CouponRow): void {
 
 /** What another device wrote stands in the records; what is typed or tapped here is not touched. */
 export function seeChanges(client: QueryClient, changes: Changes): void {
-  const { rigs, coupons, beads, pictures, overriding } = changes;
+  const { rigs, coupons, beads, pictures, overriding, anew } = changes;
+  // More was written than is told: what is shown is asked for anew, the rest when it is next shown.
+  if (anew) void client.invalidateQueries();
   beads.forEach((bead) => void seeBead(client, bead));
   rigs.forEach((rig) => void seeRig(client, rig));
   coupons.forEach((row) => seeRow(client, row));
   pictures.forEach((picture) => void seePicture(client, picture));
   void seeWork(client, changes);
   overriding.forEach(noteConflicts);
-  void client.invalidateQueries({ queryKey: DAYS });
+  if (Object.values(changes).some((list) => Array.isArray(list) && list.length > 0)) daysAreBehind(client);
   if (rigs.length > 0 || beads.length > 0) void client.invalidateQueries({ queryKey: TAUGHT });
   if (coupons.length > 0 || beads.length > 0) {
     void client.invalidateQueries({ queryKey: LOG });

@@ -1,5 +1,5 @@
 import { experimental_createQueryPersister as createPersister } from '@tanstack/query-persist-client-core';
-import { QueryClient, type QueryKey } from '@tanstack/react-query';
+import { QueryClient, type Query, type QueryKey } from '@tanstack/react-query';
 import type { Level } from '@/core/inspection/level-schema';
 import type { Changed } from '@/core/record/change-schema';
 import type { ProvenSetting } from '@/core/record/proven-schema';
@@ -55,11 +55,17 @@ const shelf = {
       .catch(() => undefined);
   },
 };
+/** Pages of a list that the device remembers. */
+const MOST_PAGES_SEEN = 3;
+const pagesOf = (data: unknown): number => (data as { pages?: unknown[] } | undefined)?.pages?.length ?? 0;
+
 const persister = createPersister<string>({
   storage: shelf,
   maxAge: SEEN_FOR,
   buster: SEEN_VERSION,
   refetchOnRestore: false,
+  // A list that is scrolled far is not written down anew at each of its pages.
+  filters: { predicate: ({ state }) => pagesOf(state.data) <= MOST_PAGES_SEEN },
 });
 
 /** What was seen on an earlier visit is shown at once and asked for anew; where that fails it goes on standing. */
@@ -87,6 +93,22 @@ export function recordsClient(): QueryClient {
     },
   });
 }
+
+/**
+ * Everything by the day and its charts are behind: fetched anew where they are looked at. A list that was scrolled far is not, for
+ * all its pages would be, one after the other, and the one that is coming be dropped; it is when it is next opened.
+ */
+export function daysAreBehind(client: QueryClient): void {
+  void client.invalidateQueries({ queryKey: DAYS, refetchType: 'none' });
+  void client.refetchQueries({
+    queryKey: DAYS,
+    type: 'active',
+    predicate: ({ state }) => pagesOf(state.data) <= MOST_PAGES_SEEN && !isPageComing(state),
+  });
+}
+
+const isPageComing = ({ fetchStatus, fetchMeta }: Query['state']): boolean =>
+  fetchStatus === 'fetching' && fetchMeta?.fetchMore !== undefined;
 
 /** Puts something better in the place of what was seen, on the device too. */
 async function see<T>(client: QueryClient, key: QueryKey, next: (seen: T | undefined) => T | undefined): Promise<void> {
@@ -179,7 +201,7 @@ export async function seeAnswer(
   { bead, coupon, rig, proven, weld, level, picture }: Changed,
 ): Promise<void> {
   void client.invalidateQueries({ queryKey: LOG });
-  void client.invalidateQueries({ queryKey: DAYS });
+  daysAreBehind(client);
   if (coupon !== undefined) void client.invalidateQueries({ queryKey: NEWEST });
   await Promise.all([
     bead === undefined ? null : seeBead(client, bead),

@@ -16,7 +16,7 @@ import { onServerBack, serverAnswered, serverAway, serverInTrouble, serverState 
 const ID = (n: number): string => `0190b000-0000-7000-8000-${String(n).padStart(12, '0')}`;
 const NOTHING_NEW: Changes = {
   ...{ rigs: [], coupons: [], beads: [], proven: [], welds: [], levels: [], pictures: [], overriding: [] },
-  ...{ upTo: 7, more: false },
+  ...{ upTo: 7, more: false, anew: false },
 };
 type Answer = { status: number; body: unknown } | 'lost';
 let answers: (path: string, body: { id: string }) => Answer;

@@ -1,4 +1,4 @@
-import { asc, between, eq, gt } from 'drizzle-orm';
+import { asc, between, count, eq, gt } from 'drizzle-orm';
 import type { Changes } from '../../core/record/change-schema';
 import { toCouponRow, withJob } from './coupons';
 import { overriding } from './history';
@@ -38,9 +38,27 @@ export function somethingSince(store: Store, since: number, patience: number): P
   });
 }
 
+/** What a device may hold, each with the revision it was last written at. */
+const TOLD = [rigs, coupons, beads, proven, welds, levels, pictures];
+
+/** So many more than its limit a page may hold, for the writes of one revision to stay together. */
+const MOST_BESIDE = 300;
+
+const countBetween = (store: Store, since: number, upTo: number): number =>
+  TOLD.reduce(
+    (sum, table) =>
+      sum +
+      store
+        .select({ rows: count() })
+        .from(table)
+        .where(between(table.revision, since + 1, upTo))
+        .get()!.rows,
+    0,
+  );
+
 /**
  * What changed since a revision, oldest first. Writes of one revision stay together, so a page may hold some more than
- * its limit.
+ * its limit. Where one revision wrote very much, as a file that was taken in does, that alone is said.
  * @param since the newest revision the asker knows, 0 for none
  */
 export function changesSince(
@@ -50,7 +68,7 @@ export function changesSince(
   report: (unreadable: Unreadable) => void,
 ): Changes {
   const newest = newestRevision(store);
-  const marks = [rigs, coupons, beads, proven, welds, levels, pictures].flatMap((table) =>
+  const marks = TOLD.flatMap((table) =>
     store
       .select({ revision: table.revision })
       .from(table)
@@ -61,6 +79,12 @@ export function changesSince(
   );
   const inOrder = marks.map(({ revision }) => revision).sort((a, b) => a - b);
   const upTo = inOrder.length > limit ? inOrder[limit - 1] : newest;
+  if (countBetween(store, since, upTo) > limit + MOST_BESIDE)
+    return {
+      ...{ rigs: [], coupons: [], beads: [], proven: [], welds: [], levels: [], pictures: [] },
+      overriding: overriding(store, since, upTo, report),
+      ...{ upTo, more: upTo < newest, anew: true },
+    };
   const rigRows = store
     .select({ rig: rigs, setup: setups })
     .from(rigs)
@@ -101,5 +125,6 @@ export function changesSince(
     overriding: overriding(store, since, upTo, report),
     upTo,
     more: upTo < newest,
+    anew: false,
   };
 }
