@@ -1,10 +1,9 @@
 import { FlashList } from '@shopify/flash-list';
 import { Link, useLocalSearchParams, useRouter, type Href } from 'expo-router';
-import { memo, useDeferredValue, useMemo, useState } from 'react';
+import { memo, useCallback, useDeferredValue, useMemo, useState, type ReactElement } from 'react';
 import { Pressable, ScrollView, useWindowDimensions, View } from 'react-native';
-import { appearanceFrom } from '@/core/bead/appearance';
-import type { Entry, EntryKind } from '@/core/record/entry-schema';
-import { BeadDrawing } from '@/ui/bead/BeadDrawing';
+import type { Entry, EntryKind, EntryPage } from '@/core/record/entry-schema';
+import { BeadThumb } from '@/ui/bead/BeadThumb';
 import { Button, Toggle } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { Loading, StateNote } from '@/ui/State';
@@ -32,8 +31,7 @@ export function DaysPlace() {
   const [open, setOpen] = useState(false);
   // Letters may come faster than pages do; the list follows when there is time.
   const said = useDeferredValue(params);
-  const days = useDays(useMemo(() => dayQuery(said, units), [said, units]));
-  const entries = useMemo(() => days.data?.pages.flatMap((page) => page.entries), [days.data]);
+  const asked = useMemo(() => dayQuery(said, units), [said, units]);
   const change = (next: DayParams): void =>
     router.setParams(
       Object.fromEntries(Object.entries(next).map(([name, value]) => [name, value === '' ? undefined : value])),
@@ -42,74 +40,42 @@ export function DaysPlace() {
   const filters = (
     <DayFilters params={params} onChange={change} onClear={() => change({ ...NONE, text: params.text })} />
   );
-  const list =
-    entries === undefined && days.isError ? (
+  const head = (
+    <View className="gap-3">
+      <Heading level={1}>Day by day</Heading>
+      <LogTabs at="days" />
+      <WaitingLine />
+      <TextField
+        label="Find: what it was for, what it showed, who"
+        value={params.text ?? ''}
+        onChange={(text) => change({ text })}
+        maxLength={80}
+      />
+      {!isWide && (
+        <Toggle
+          label={narrowed === 0 ? 'Narrow it' : `Narrowed by ${narrowed}`}
+          on={open}
+          onPress={() => setOpen(!open)}
+        />
+      )}
+      {!isWide && open && filters}
+    </View>
+  );
+  const none =
+    narrowed > 0 || (params.text ?? '') !== '' ? (
       <StateNote
-        title="The days cannot be read"
-        text={days.error.message}
-        action={{ label: 'Try again', onPress: () => void days.refetch() }}
+        title="None of these"
+        text="Nothing in the record is like that."
+        action={{ label: 'Everything again', onPress: () => change(NONE) }}
       />
     ) : (
-      <FlashList
-        data={entries ?? []}
-        keyExtractor={({ kind, of }) => `${kind} ${of}`}
-        contentContainerStyle={{ padding: 16 }}
-        getItemType={({ kind }) => (kind === 'bead' ? 'bead' : 'other')}
-        onEndReachedThreshold={1}
-        onEndReached={() => {
-          if (days.hasNextPage && !days.isFetchingNextPage) void days.fetchNextPage();
-        }}
-        ListHeaderComponent={
-          <View className="gap-3">
-            <Heading level={1}>Day by day</Heading>
-            <LogTabs at="days" />
-            <WaitingLine />
-            <TextField
-              label="Find: what it was for, what it showed, who"
-              value={params.text ?? ''}
-              onChange={(text) => change({ text })}
-              maxLength={80}
-            />
-            {!isWide && (
-              <Toggle
-                label={narrowed === 0 ? 'Narrow it' : `Narrowed by ${narrowed}`}
-                on={open}
-                onPress={() => setOpen(!open)}
-              />
-            )}
-            {!isWide && open && filters}
-          </View>
-        }
-        ListEmptyComponent={
-          entries === undefined ? (
-            <Loading what="the days" />
-          ) : narrowed > 0 || (params.text ?? '') !== '' ? (
-            <StateNote
-              title="None of these"
-              text="Nothing in the record is like that."
-              action={{ label: 'Everything again', onPress: () => change(NONE) }}
-            />
-          ) : (
-            <StateNote
-              title="Nothing yet"
-              text="What is run, kept, welded and fitted stands here, by the day."
-              action={{ label: 'New coupon', onPress: () => router.push('/job/new') }}
-            />
-          )
-        }
-        ListFooterComponent={
-          days.hasNextPage ? (
-            <Button
-              label={days.isFetchingNextPage ? 'Fetching older ones…' : 'Older ones'}
-              onPress={() => void days.fetchNextPage()}
-            />
-          ) : null
-        }
-        renderItem={({ item, index }) => (
-          <EntryRow entry={item} day={newDay(item, entries?.[index - 1])} isWide={isWide} />
-        )}
+      <StateNote
+        title="Nothing yet"
+        text="What is run, kept, welded and fitted stands here, by the day."
+        action={{ label: 'New coupon', onPress: () => router.push('/job/new') }}
       />
     );
+  const list = <DayList asked={asked} head={head} none={none} isWide={isWide} />;
   if (!isWide) return list;
   return (
     <Row className="h-full flex-1">
@@ -121,10 +87,82 @@ export function DaysPlace() {
   );
 }
 
-/** The day of an entry where it is another than that of the one above; null where it is the same. */
-function newDay({ at }: Entry, above: Entry | undefined): string | null {
-  const day = dayWords(at);
-  return above !== undefined && dayWords(above.at) === day ? null : day;
+type Asked = ReturnType<typeof dayQuery>;
+/** An entry with its day where that is another than that of the one above. */
+type DayRow = { entry: Entry; day: string | null };
+
+/** Rows of pages that were made: a page that comes leaves those before it as they are, so that nothing of them is drawn again. */
+const made = new WeakMap<EntryPage, { below: string | null; rows: DayRow[] }>();
+
+function rowsOf(pages: readonly EntryPage[]): DayRow[] {
+  let last: string | null = null;
+  return pages.flatMap((page) => {
+    const known = made.get(page);
+    const below = last;
+    const rows =
+      known?.below === below
+        ? known.rows
+        : page.entries.map((entry, i): DayRow => {
+            const above = i === 0 ? below : dayWords(page.entries[i - 1].at);
+            const day = dayWords(entry.at);
+            return { entry, day: day === above ? null : day };
+          });
+    made.set(page, { below, rows });
+    last = page.entries.length === 0 ? last : dayWords(page.entries[page.entries.length - 1].at);
+    return rows;
+  });
+}
+
+const keyOf = ({ entry: { kind, of } }: DayRow): string => `${kind} ${of}`;
+const typeOf = ({ entry: { kind } }: DayRow): string => (kind === 'bead' ? 'bead' : 'other');
+
+type ListProps = { asked: Asked; head: ReactElement; none: ReactElement; isWide: boolean };
+
+/** The list by itself: what is typed and tapped over it stands apart from the pages that come to it. */
+function DayList({ asked, head, none, isWide }: ListProps) {
+  const { data, isError, error, refetch, fetchNextPage } = useDays(asked);
+  const rows = useMemo(() => (data === undefined ? [] : rowsOf(data.pages)), [data]);
+  const draw = useCallback(
+    ({ item: { entry, day } }: { item: DayRow }) => <EntryRow entry={entry} day={day} isWide={isWide} />,
+    [isWide],
+  );
+  // One that is coming is not asked for again.
+  const older = useCallback(() => void fetchNextPage({ cancelRefetch: false }), [fetchNextPage]);
+  if (data === undefined && isError)
+    return (
+      <StateNote
+        title="The days cannot be read"
+        text={error.message}
+        action={{ label: 'Try again', onPress: () => void refetch() }}
+      />
+    );
+  return (
+    <FlashList
+      data={rows}
+      keyExtractor={keyOf}
+      getItemType={typeOf}
+      contentContainerStyle={PADDING}
+      onEndReachedThreshold={1}
+      onEndReached={older}
+      ListHeaderComponent={head}
+      ListEmptyComponent={data === undefined ? <Loading what="the days" /> : none}
+      ListFooterComponent={<Older asked={asked} onMore={older} />}
+      renderItem={draw}
+    />
+  );
+}
+
+const PADDING = { padding: 16 };
+
+/** The way on where scrolling does not go on by itself. */
+function Older({ asked, onMore }: { asked: Asked; onMore: () => void }) {
+  const { hasNextPage, isFetchingNextPage } = useDays(asked);
+  if (!hasNextPage) return null;
+  return (
+    <View className="pt-3">
+      <Button label={isFetchingNextPage ? 'Fetching older ones…' : 'Older ones'} onPress={onMore} />
+    </View>
+  );
 }
 
 const KIND_WORDS: Record<EntryKind, string> = {
@@ -150,12 +188,15 @@ function leadsTo({ kind, of, couponId, weldId, rigId, number }: Entry): Href {
 
 type RowProps = { entry: Entry; day: string | null; isWide: boolean };
 
+/** What is in a line moves nothing outside of it: the browser need not look at the others when one is put in. */
+const ALONE = { contain: 'layout' } as object;
+
 const EntryRow = memo(function EntryRow({ entry, day, isWide }: RowProps) {
   const { kind, number, title, says, at, rigName, by, appearance } = entry;
   const what = kind === 'bead' ? `Bead ${number ?? ''}` : KIND_WORDS[kind];
   const where = [...(title === rigName || says === rigName ? [] : [rigName]), ...(by === null ? [] : [by])];
   return (
-    <View className="gap-2 pt-2">
+    <View className="gap-2 pt-2" style={ALONE}>
       {day !== null && (
         <Heading level={2} className="pt-2">
           {day}
@@ -170,7 +211,7 @@ const EntryRow = memo(function EntryRow({ entry, day, isWide }: RowProps) {
           <View className="w-20">
             {kind === 'bead' ? (
               <View className="overflow-hidden rounded-sm">
-                <BeadDrawing bead={appearanceFrom(appearance)} view="top" height={43} />
+                <BeadThumb appearance={appearance} width={80} />
               </View>
             ) : (
               <Words className="text-sm text-faint">{what}</Words>

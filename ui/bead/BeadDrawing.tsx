@@ -2,27 +2,8 @@ import { memo } from 'react';
 import Svg, { G, Path, Rect } from 'react-native-svg';
 import { SOUND_BEAD, type BeadAppearance } from '@/core/bead/appearance';
 import { cap, faults, fused, plates, SECTION_FIELD, slag, whiskers } from './section-geometry';
-import { cracks, crust, fume, outline, pores, ripples, spatterGrains, type Field } from './top-geometry';
-
-/** Tones of metal, the same by day and by night: it is the same steel. */
-const STEEL = {
-  plate: '#8d8f8b',
-  plateEdge: '#3c3d3a',
-  bead: '#c4c3ba',
-  line: '#3b3a35',
-  void: '#171614',
-  fused: '#e2bd63',
-  whisker: '#2b2a27',
-};
-const TINT: Record<BeadAppearance['tint'], string> = {
-  bright: '#c9c8c0',
-  grey: '#8b8272',
-  soot: '#4b4a47',
-  white: '#cfcfca',
-  slag: '#6b5a48',
-  blue: '#76757c',
-};
-const HALO: Partial<Record<BeadAppearance['tint'], string>> = { white: '#f4f4f0', soot: '#2b2a28', blue: '#4a5578' };
+import { crust, outline, pores, type Field } from './top-geometry';
+import { STEEL, TINT, topShapes } from './top-shapes';
 
 type DrawingProps = {
   bead: Partial<BeadAppearance>;
@@ -70,26 +51,11 @@ export const BeadDrawing = memo(function BeadDrawing({
 });
 
 function Top({ bead, field }: { bead: BeadAppearance; field: Field }) {
-  const halo = HALO[bead.tint];
-  const shape = outline(bead, field);
   return (
     <G>
-      <Rect x={0} y={0} width={field.length} height={field.height} fill={STEEL.plate} />
-      {bead.gapMm > 0 && (
-        <Path
-          d={`M${field.length} ${field.height / 2 - bead.gapMm * 1.2}L6 ${field.height / 2}L${field.length} ${field.height / 2 + bead.gapMm * 1.2}Z`}
-          fill={STEEL.void}
-        />
-      )}
-      {halo && <Path d={shape} fill={halo} stroke={halo} strokeWidth={3.4} strokeLinejoin="round" opacity={0.75} />}
-      {bead.coldLap > 0.3 && <Path d={shape} fill={STEEL.void} opacity={0.45} transform="translate(0.5 0.8)" />}
-      {bead.undercut > 0.3 && <Path d={shape} fill="none" stroke={STEEL.void} strokeWidth={1.4} />}
-      <Path d={shape} fill={TINT[bead.tint]} stroke={STEEL.line} strokeWidth={0.35} />
-      <Path d={ripples(bead, field)} fill="none" stroke={STEEL.line} strokeWidth={0.3} opacity={0.75} />
-      <Path d={spatterGrains(bead, field)} fill={STEEL.bead} stroke={STEEL.line} strokeWidth={0.18} />
-      <Path d={pores(bead, field)} fill={STEEL.void} stroke={STEEL.line} strokeWidth={0.25} />
-      <Path d={cracks(bead, field)} fill="none" stroke={STEEL.void} strokeWidth={0.5} />
-      <Path d={fume(bead, field)} fill="none" stroke="#f2f1ec" strokeWidth={1.1} strokeLinecap="round" opacity={0.8} />
+      {topShapes(bead, field).map((shape, i) => (
+        <Path key={i} {...shape} />
+      ))}
     </G>
   );
 }
