@@ -131,12 +131,10 @@ const SHOTS: Shot[] = [
   { name: 'rig-wide', path: '/rig', size: WIDE },
   { name: 'knobs-phone', path: '/rig/knobs/0190a000-0000-7000-8000-000000000002', size: PHONE },
   {
-    name: 'rig-chart-phone',
-    path: '/rig/chart/0190a000-0000-7000-8000-000000000002',
+    name: 'measure-phone',
+    path: '/coupon/0190a000-0000-7000-8001-000000000001/picture/0190a000-0000-7000-8008-000000000002',
     size: PHONE,
-    // Worked out on the server, while the page listens for what is new: the network is never idle.
-    until: 'load',
-    act: (page) => page.getByRole('table', { name: 'flat' }).waitFor(),
+    act: (page) => page.getByRole('radio', { name: 'Width', exact: true }).click(),
   },
   // Last: what waits in these may arrive once they are closed.
   { name: 'away-phone', path: '/', size: PHONE, act: away },

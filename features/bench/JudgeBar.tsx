@@ -1,9 +1,11 @@
 import { useRouter } from 'expo-router';
-import { View } from 'react-native';
+import Camera from 'lucide-react-native/icons/camera';
+import { Pressable, View } from 'react-native';
 import { OUTCOME_WORDS } from '@/core/record/outcome';
 import type { Bead, Outcome } from '@/core/record/schema';
 import { Button } from '@/ui/Press';
 import { Row } from '@/ui/Row';
+import { useInk } from '@/ui/use-ink';
 import { Words } from '@/ui/Words';
 import { useAttach, usePictures } from '../shared/use-pictures';
 import { useBenchActions, useBenchRecords, useIsOurs } from './bench';
@@ -26,31 +28,41 @@ export function JudgeBar() {
   const choices = before === undefined ? OUTCOMES.filter((outcome) => outcome === 'sound') : OUTCOMES;
   return (
     <View role="group" aria-label={question} className="mx-4 gap-2 rounded-md bg-plate p-3">
-      <Words strong>{question}</Words>
+      <SaidOf bead={lastBead} text={question} />
       <Row className="flex-wrap gap-2">
         {choices.map((outcome) => (
           <Button key={outcome} className="flex-1" label={OUTCOME_WORDS[outcome]} onPress={() => judge(outcome)} />
         ))}
       </Row>
-      <PhotographIt bead={lastBead} />
     </View>
   );
 }
 
-/** A bead is photographed while it lies there; what is attached is measured later, in the log. */
-function PhotographIt({ bead }: { bead: Bead }) {
+/** What is said of a bead, and beside it its photograph: it is taken while the bead lies there, and measured later, in the log. */
+function SaidOf({ bead, text }: { bead: Bead; text: string }) {
+  const ink = useInk();
   const { attach, busy, problem } = useAttach();
   const { coupon } = useBenchRecords();
   const { data = [] } = usePictures({ owner: { couponId: coupon.id }, beadIds: [bead.id] });
   const count = data.filter(({ beadId }) => beadId === bead.id).length;
   return (
     <View className="gap-2">
-      <Button
-        label={count === 0 ? 'Photograph it' : `Photograph it again (${count} taken)`}
-        aria-label={`Photograph bead ${bead.number}${count === 0 ? '' : `, ${count} taken`}`}
-        disabled={busy}
-        onPress={() => void attach('camera', { beadId: bead.id, weldId: null })}
-      />
+      <Row className="items-center gap-3">
+        <Words strong className="min-w-0 flex-1">
+          {text}
+        </Words>
+        <Pressable
+          role="button"
+          aria-label={`Photograph bead ${bead.number}${count === 0 ? '' : `, ${count} taken`}`}
+          aria-disabled={busy}
+          disabled={busy}
+          onPress={() => void attach('camera', { beadId: bead.id, weldId: null })}
+          className={`h-14 min-w-14 flex-row items-center justify-center gap-1 rounded-md border-2 border-edge bg-plate px-3 ${busy ? 'opacity-50' : ''}`}
+        >
+          <Camera size={24} color={ink} />
+          {count > 0 && <Words strong>{String(count)}</Words>}
+        </Pressable>
+      </Row>
       {problem !== null && <Words role="alert" strong>{`Not taken. ${problem}`}</Words>}
     </View>
   );
@@ -61,14 +73,11 @@ function KeepIt({ couponId, bead }: { couponId: string; bead: Bead }) {
   const router = useRouter();
   return (
     <View className="mx-4 gap-2 rounded-md bg-plate p-3">
-      <Row className="items-center gap-3">
-        <Words strong className="min-w-0 flex-1">{`Bead ${bead.number} is sound.`}</Words>
-        <Button
-          label="Keep the setting"
-          onPress={() => router.push({ pathname: '/coupon/[couponId]/keep', params: { couponId } })}
-        />
-      </Row>
-      <PhotographIt bead={bead} />
+      <SaidOf bead={bead} text={`Bead ${bead.number} is sound.`} />
+      <Button
+        label="Keep the setting"
+        onPress={() => router.push({ pathname: '/coupon/[couponId]/keep', params: { couponId } })}
+      />
     </View>
   );
 }

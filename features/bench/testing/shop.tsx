@@ -120,6 +120,7 @@ function server() {
       return { ok: false, status: 404, json: async () => ({ code: 'not-found' }) } as unknown as Response;
     // Nothing is due on its rig but what a test says.
     if (path.endsWith('/care')) return { ok: true, status: 200, json: async () => state.care } as Response;
+    if (path.endsWith('/pictures')) return { ok: true, status: 200, json: async () => [] } as unknown as Response;
     const asked = path.endsWith('/experience') ? state.teaching : coupon();
     return { ok: true, status: 200, json: async () => JSON.parse(JSON.stringify(asked)) } as Response;
   };
