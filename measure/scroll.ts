@@ -74,6 +74,8 @@ export async function measureScroll(beads: number): Promise<void> {
           .getByRole('link', { name: /^Bead / })
           .first()
           .waitFor();
+        // What is fetched for later when the page opens is another matter.
+        await page.waitForTimeout(4000);
         await slowDown(page, rate);
         const { frames, late, worst, rows } = await scrolled(page);
         console.log(
