@@ -117,6 +117,18 @@ describe('a picture of a bead', () => {
   });
 });
 
+it('a picture that is refused takes no file away that another has just brought', async () => {
+  for (let i = 0; i < 6; i += 1) {
+    const file = await sharp({ create: { width: 40 + i, height: 50, channels: 3, background: 'blue' } })
+      .png()
+      .toBuffer();
+    const refused = () => attach(shop, attaching({ beadId: v7() }), file);
+    const answers = await Promise.all([refused(), attach(shop, attaching(), file), refused()]);
+    expect(answers.map(({ status }) => status)).toEqual([400, 200, 400]);
+    expect((await fileOf(shop, answers[1].json.picture!.file.hash)).status).toBe(200);
+  }
+});
+
 describe('a file that is no photograph', () => {
   const refused = async (file: Buffer | null, name?: string): Promise<string> => {
     const before = shelved(shop).length;

@@ -43,7 +43,7 @@ function SaidOf({ bead, text }: { bead: Bead; text: string }) {
   const ink = useInk();
   const { attach, busy, problem } = useAttach();
   const { coupon } = useBenchRecords();
-  const { data = [] } = usePictures({ owner: { couponId: coupon.id }, beadIds: [bead.id] });
+  const { data = [] } = usePictures({ owner: { couponId: coupon.id }, beadIds: [bead.id] }, false);
   const count = data.filter(({ beadId }) => beadId === bead.id).length;
   return (
     <View className="gap-2">

@@ -1,7 +1,6 @@
-import { FlashList } from '@shopify/flash-list';
 import { Link, useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { memo, useCallback, useDeferredValue, useMemo, useState, type ReactElement } from 'react';
-import { Pressable, ScrollView, useWindowDimensions, View } from 'react-native';
+import { FlatList, Pressable, ScrollView, useWindowDimensions, View } from 'react-native';
 import type { Entry, EntryKind, EntryPage } from '@/core/record/entry-schema';
 import { BeadThumb } from '@/ui/bead/BeadThumb';
 import { Button, Toggle } from '@/ui/Press';
@@ -114,7 +113,6 @@ function rowsOf(pages: readonly EntryPage[]): DayRow[] {
 }
 
 const keyOf = ({ entry: { kind, of } }: DayRow): string => `${kind} ${of}`;
-const typeOf = ({ entry: { kind } }: DayRow): string => (kind === 'bead' ? 'bead' : 'other');
 
 type ListProps = { asked: Asked; head: ReactElement; none: ReactElement; isWide: boolean };
 
@@ -137,10 +135,14 @@ function DayList({ asked, head, none, isWide }: ListProps) {
       />
     );
   return (
-    <FlashList
+    <FlatList
       data={rows}
       keyExtractor={keyOf}
-      getItemType={typeOf}
+      // A screen and a half on either side, put up a few lines at a time.
+      windowSize={4}
+      initialNumToRender={10}
+      maxToRenderPerBatch={4}
+      updateCellsBatchingPeriod={16}
       contentContainerStyle={PADDING}
       onEndReachedThreshold={1}
       onEndReached={older}

@@ -13,8 +13,11 @@ import { known, useStandingChanges, useSubmit, type Known } from './use-records'
 /** What a picture is attached to, and among whose pictures it stands. */
 export type PictureOf = { owner: PictureOwner; beadIds: readonly string[] };
 
-/** The pictures of a coupon or a weld, in the order they were taken, with those that wait on this device. */
-export function usePictures({ owner, beadIds }: PictureOf): Known<ShownPicture[]> {
+/**
+ * The pictures of a coupon or a weld, in the order they were taken, with those that wait on this device.
+ * @param asked whether the server is asked; else only what is known already is told
+ */
+export function usePictures({ owner, beadIds }: PictureOf, asked = true): Known<ShownPicture[]> {
   const changes = useStandingChanges();
   const couponId = 'couponId' in owner ? owner.couponId : null;
   const weldId = 'weldId' in owner ? owner.weldId : null;
@@ -24,10 +27,10 @@ export function usePictures({ owner, beadIds }: PictureOf): Known<ShownPicture[]
   );
   const query = useQuery({
     queryKey: picturesKey(owner),
-    queryFn: isBegun ? skipToken : () => fetchPictures(owner),
+    queryFn: isBegun || !asked ? skipToken : () => fetchPictures(owner),
   });
   const seen = query.data;
-  const isNone = isBegun || query.error !== null;
+  const isNone = isBegun || !asked || query.error !== null;
   const ids = beadIds.join(' ');
   const data = useMemo(() => {
     // What is not known of the server's is nothing; what waits here is shown all the same.

@@ -110,14 +110,22 @@ describe('its commands', () => {
     const to = join(shop.folder, 'by-command.sqlite');
     const { rigs, coupons, beads } = await backUp(shop.file, join(shop.folder, 'counted.sqlite'));
     const held = `${rigs} rigs, ${coupons} coupons, ${beads} beads`;
-    expect(await copyCommand('backup', to, shop.file, NOW)).toEqual([`Backed up to ${to}, and checked: ${held}.`]);
+    const files = `7 copied, 0 there already.`;
+    expect(await copyCommand('backup', to, shop.file, NOW)).toEqual([
+      `Backed up to ${to}, and checked: ${held}.`,
+      `Pictures in ${to}.pictures: ${files}`,
+    ]);
     shop.close();
     expect(await copyCommand('restore', to, shop.file, NOW)).toEqual([
       `Restored and checked: ${held}.`,
+      `Pictures in ${join(shop.folder, 'pictures')}: 0 copied, 7 there already.`,
       `What was there before is kept as ${shop.file}.before-2026-05-04T09-30-00-000Z.`,
     ]);
-    const fresh = join(shop.folder, 'fresh.sqlite');
-    expect(await copyCommand('restore', to, fresh, NOW)).toEqual([`Restored and checked: ${held}.`]);
+    const fresh = join(shop.folder, 'fresh', 'fresh.sqlite');
+    expect(await copyCommand('restore', to, fresh, NOW)).toEqual([
+      `Restored and checked: ${held}.`,
+      `Pictures in ${join(shop.folder, 'fresh', 'pictures')}: ${files}`,
+    ]);
   });
 
   it('ask which file where none is named', async () => {

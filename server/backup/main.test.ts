@@ -18,7 +18,9 @@ describe('backup and restore', () => {
         encoding: 'utf8',
         env: { ...process.env, DATA_DIR: shop.folder },
       });
-    expect(run('backup', to).stdout).toMatch(/^Backed up to \S+, and checked: 3 rigs, \d+ coupons, \d+ beads\.\n$/);
+    expect(run('backup', to).stdout).toMatch(
+      /^Backed up to \S+, and checked: 3 rigs, \d+ coupons, \d+ beads\.\nPictures in \S+: 7 copied, 0 there already\.\n$/,
+    );
     expect(run('restore', to)).toEqual(
       expect.objectContaining({ status: 1, stderr: expect.stringContaining('in use') }),
     );
@@ -26,6 +28,8 @@ describe('backup and restore', () => {
       expect.objectContaining({ status: 1, stderr: expect.stringContaining('Say which file') }),
     );
     shop.close();
-    expect(run('restore', to).stdout).toMatch(/Restored and checked: 3 rigs.*\nWhat was there before is kept as/);
+    expect(run('restore', to).stdout).toMatch(
+      /Restored and checked: 3 rigs.*\nPictures in .*\nWhat was there before is kept as/,
+    );
   }, 30_000);
 });

@@ -81,9 +81,10 @@ export function sendWrongFields(
 
 type Failure = { type?: string; status?: number; code?: string; message?: string };
 
-/** What the database says when it cannot write or read, in words. */
+/** What the database, or the disk, says when it cannot write or read, in words. */
 const DATABASE: readonly [start: string, code: ProblemCode, detail: string][] = [
   ['SQLITE_FULL', 'disk-full', 'Nothing was stored. Make room on the disk of the workshop server and send it again.'],
+  ['ENOSPC', 'disk-full', 'Nothing was stored. Make room on the disk of the workshop server and send it again.'],
   ['SQLITE_BUSY', 'database-locked', 'Nothing was stored. Stop the other program, or send it again in a moment.'],
   ['SQLITE_LOCKED', 'database-locked', 'Nothing was stored. Stop the other program, or send it again in a moment.'],
   ['SQLITE_CORRUPT', 'database-unreadable', 'The database is damaged. Put a backup back.'],

@@ -49,6 +49,14 @@ const received: RequestHandler = (request, response, next) => {
   });
 };
 
+let before: Promise<unknown> = Promise.resolve();
+/** One after the other: of two that hold the same picture, the one that is refused must not take the other's file away. */
+function inTurn<T>(work: () => Promise<T>): Promise<T> {
+  const done = before.then(work, work);
+  before = done.catch(() => undefined);
+  return done;
+}
+
 type Attaching = ChangeOf<'add-picture'>;
 
 /** The change that came with a picture; an answer is sent where it is none. */
@@ -82,18 +90,21 @@ async function attach(context: Context, request: Request, response: Response): P
       if (error instanceof NotTaken) return sendProblem(response, 'not-a-picture', error.message);
       throw error;
     }
-    await putFile(shelf, looked);
   }
-  try {
-    const file = looked?.file;
-    const entry = await write(context.store, (writing) =>
-      applyChange(writing, { ...change, ...(file === undefined ? {} : { file }) }),
-    );
-    response.json({ entry, ...nowSo(entry, context) });
-  } finally {
-    // What was refused, or came to nothing, leaves no file behind.
-    if (looked !== null && !isFileNamed(context.store, looked.file.hash)) await dropFile(shelf, looked.file.hash);
-  }
+  const answer = await inTurn(async () => {
+    if (looked !== null) await putFile(shelf, looked);
+    try {
+      const file = looked?.file;
+      const entry = await write(context.store, (writing) =>
+        applyChange(writing, { ...change, ...(file === undefined ? {} : { file }) }),
+      );
+      return { entry, ...nowSo(entry, context) };
+    } finally {
+      // What was refused, or came to nothing, leaves no file behind.
+      if (looked !== null && !isFileNamed(context.store, looked.file.hash)) await dropFile(shelf, looked.file.hash);
+    }
+  });
+  response.json(answer);
 }
 
 /** Takes a ZIP of pictures in, or says what that would come to. */
