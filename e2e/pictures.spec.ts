@@ -65,7 +65,7 @@ test('a photograph of a bead is attached, measured by touch within what it says 
   await tapAt(page, scale!.to);
   await page.getByRole('textbox', { name: 'How long that is, mm' }).fill('0');
   await expect(page.getByText('A length from 0.2 to 2000 mm.')).toBeVisible();
-  await page.getByRole('button', { name: /^Of a rule: 50/ }).click();
+  await page.getByRole('button', { name: 'Rule: 50 mm' }).click();
   await page.getByRole('radio', { name: 'Width', exact: true }).click();
   await tapAt(page, first.from);
   await tapAt(page, first.to);

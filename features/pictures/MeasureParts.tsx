@@ -2,7 +2,7 @@ import { lengthOf, rulerOf, type Point } from '@/core/picture/measure';
 import { sizeOf, sizesIn } from '@/core/picture/sizes';
 import type { weldForm } from '@/core/inspection/measures';
 import type { Job } from '@/core/case/schema';
-import { readable, unitOf } from '@/core/quantity/units';
+import { MM_PER_INCH, readable, unitOf, type UnitSystem } from '@/core/quantity/units';
 import type { ShownPicture } from '@/core/record/waiting-pictures';
 import type { MeasureDraft, MeasureTarget } from '@/platform/kept-work';
 import { NumberField } from '@/ui/NumberField';
@@ -61,7 +61,6 @@ export function Now({
   onMove: (by: Point) => void;
   onType: (text: string) => void;
 }) {
-  const units = useUnits();
   const { target, held } = draft;
   const pair =
     target === 'scale' || target === 'check'
@@ -96,10 +95,10 @@ export function Now({
             }
           />
           <Row className="flex-wrap gap-2">
-            {knownSizes(job).map(({ name, mm }) => (
+            {knownSizes(job, draft.units).map(({ name, mm }) => (
               <Button
-                key={name}
-                label={`${name}, ${readable(mm, 'length', units)} ${unitOf('length', units)}`}
+                key={`${name} ${mm}`}
+                label={`${name}: ${readable(mm, 'length', draft.units)} ${unitOf('length', draft.units)}`}
                 onPress={() => onType(readable(mm, 'length', draft.units))}
               />
             ))}
@@ -111,13 +110,13 @@ export function Now({
   );
 }
 
-/** What lies about with a length that everyone knows. */
-function knownSizes({ thicknessMm }: Job): { name: string; mm: number }[] {
+/** What lies about with a length that everyone knows; a rule is read in the reader's own units. */
+function knownSizes({ thicknessMm }: Job, units: UnitSystem): { name: string; mm: number }[] {
+  const marks = units === 'inch' ? [0.5, 2].map((inch) => inch * MM_PER_INCH) : [10, 50];
   return [
-    { name: 'Of a rule', mm: 10 },
-    { name: 'Of a rule', mm: 50 },
-    ...(thicknessMm === undefined ? [] : [{ name: 'The plate', mm: thicknessMm }]),
-  ].map(({ name, mm }) => ({ name: name === 'Of a rule' ? `${name}: ${mm}` : name, mm }));
+    ...marks.map((mm) => ({ name: 'Rule', mm })),
+    ...(thicknessMm === undefined ? [] : [{ name: 'Plate', mm: thicknessMm }]),
+  ];
 }
 
 const ARROWS = [
