@@ -104,6 +104,8 @@ describe('pictures as files', () => {
     expect(await told({ [name]: changed })).toContain('changed since');
     expect(await told({ [name]: whole, [`pictures/${'a'.repeat(64)}.jpg`]: whole })).toContain('record');
     expect(await told({ [name]: whole }, whole.length / 2)).toMatch(/no ZIP|too early/);
+    // Its one file is whole; only the list at its end is not.
+    expect(await told({ [name]: whole }, -30)).toContain('too early');
     // Some kilobytes that unpack to 24 MB.
     const bomb = new Uint8Array(24 * 1024 * 1024);
     expect(await told({ [name]: bomb })).toContain('unpacks to more');
