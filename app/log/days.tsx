@@ -3,8 +3,8 @@ import { lazy } from 'react';
 export { PlaceError as ErrorBoundary } from '@/features/shell/PlaceError';
 
 /** Fetched when this place is first visited. */
-const DaysPlace = lazy(() => import('@/features/log/DaysPlace').then((place) => ({ default: place.DaysPlace })));
+const Days = lazy(() => import('@/features/day-places').then((place) => ({ default: place.Days })));
 
-export default function Days() {
-  return <DaysPlace />;
+export default function DaysRoute() {
+  return <Days />;
 }

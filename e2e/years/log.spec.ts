@@ -1,3 +1,4 @@
+import type { EntryPage } from '@/core/record/entry-schema';
 import { expect, expectAccessible, isPhone, test } from '../harness';
 
 test('everything by the day: searched by a trade word, narrowed, and kept so when one comes back to it', async ({
@@ -8,30 +9,125 @@ test('everything by the day: searched by a trade word, narrowed, and kept so whe
   await expect(page.getByRole('heading', { name: 'Day by day' })).toBeVisible();
   await expect(page.getByRole('link', { name: /^Bead 2, Sluice rack 2, new bracket: / })).toBeVisible();
   await expectAccessible(page);
-  await page.getByRole('textbox', { name: /^Find: / }).fill('porosity');
+  await page.getByRole('textbox', { name: /^Find: / }).pressSequentially('porosity');
+  await expect(page.getByRole('textbox', { name: /^Find: / })).toHaveValue('porosity');
   await expect(page.getByRole('link', { name: /^Bead \d+, / }).first()).toBeVisible();
   await expect(page.getByRole('link', { name: /^Bead 2, Sluice rack 2/ })).toHaveCount(0);
   await page.getByRole('textbox', { name: /^Find: / }).fill('');
-  if (isPhone(page)) await page.getByRole('checkbox', { name: 'Narrow it' }).click();
+  await page.getByRole('checkbox', { name: 'Narrow it' }).click();
   const filters = page.getByRole('group', { name: 'Narrow the list' });
   await filters.getByRole('checkbox', { name: 'Parts and cylinders' }).click();
   await filters.getByRole('checkbox', { name: 'Dock set' }).click();
-  if (isPhone(page)) await page.getByRole('checkbox', { name: 'Narrowed by 2' }).click();
+  await page.getByRole('checkbox', { name: 'Narrowed by 2' }).click();
   const tip = page.getByRole('link', { name: 'Fitted, New contact tip: Dock set' });
   await expect(tip.first()).toBeVisible();
   await expect(page.getByRole('link', { name: /^Bead/ })).toHaveCount(0);
   await tip.first().click();
-  await expect(page.getByRole('heading', { name: 'Dock set', exact: true })).toBeVisible();
-  await page.goBack();
+  await expect(page.getByRole('heading', { name: 'Dock set: its parts' })).toBeVisible();
+  if (isPhone(page)) await page.goBack();
   await expect(tip.first()).toBeVisible();
   await expect(page).toHaveURL(/what=parts/);
   await page.reload();
   await expect(tip.first()).toBeVisible();
 });
 
+test('what a line leads to: beside the list on a wide screen, in its place on a phone', async ({ page }) => {
+  await page.goto('/log/days');
+  const line = page.getByRole('link', { name: /^Bead 2, Sluice rack 2, new bracket: / });
+  const coupon = page.getByRole('heading', { name: 'Sluice rack 2, new bracket' });
+  const second = page.getByRole('article', { name: 'Bead 2' });
+  if (isPhone(page)) {
+    await line.click();
+    await expect(coupon).toBeVisible();
+    await expect(line).toBeHidden();
+    await expect(page.getByRole('article')).toHaveCount(1);
+    await page.goBack();
+    await expect(line).toBeVisible();
+    return;
+  }
+  // The newest stands open; its line says so.
+  await expect(page.getByTestId('long-list').locator('[aria-current=page]')).toHaveCount(1);
+  await line.click();
+  await expect(line).toHaveAttribute('aria-current', 'page');
+  await expect(second).toBeVisible();
+  await expect(page.getByRole('article')).toHaveCount(1);
+  await page.reload();
+  await expect(line).toHaveAttribute('aria-current', 'page');
+  await expect(second).toBeVisible();
+  await page.getByRole('button', { name: 'All its beads' }).click();
+  await expect(page.getByRole('article', { name: 'Bead 1' })).toBeVisible();
+  await expect(line).toHaveAttribute('aria-current', 'page');
+  // What narrows the list stands in its place while it is asked for.
+  await page.getByRole('checkbox', { name: 'Narrow it' }).click();
+  await expect(coupon).toHaveCount(0);
+  await page.getByRole('checkbox', { name: 'Care', exact: true }).click();
+  await page
+    .getByRole('link', { name: /^Care, / })
+    .first()
+    .press('Enter');
+  await expect(page.getByRole('heading', { name: /: its care$/ })).toBeVisible();
+  await expect(page.getByRole('group', { name: 'Narrow the list' })).toHaveCount(0);
+  await expectAccessible(page);
+});
+
+test('a long way down and up again: every line of the record in its order', async ({ page }) => {
+  const whole: string[] = [];
+  for (let after: string | null = ''; after !== null && whole.length < 400;) {
+    const answer = await page.request.get(`/api/log${after === '' ? '' : `?after=${after}`}`);
+    const { entries, next } = (await answer.json()) as EntryPage;
+    whole.push(...entries.map(({ title, says }) => `${title}: ${says}`));
+    after = next;
+  }
+  await page.goto('/log/days');
+  const list = page.getByTestId('long-list');
+  await expect(list.getByRole('link').first()).toBeVisible();
+  /** What stands there now, and from which place of the whole on. */
+  const from = async (): Promise<number> => {
+    const names = await list
+      .getByRole('link')
+      .evaluateAll((all) => all.map((one) => one.getAttribute('aria-label')!.replace(/^[^,]*, /, '')));
+    const at = whole.findIndex((_, i) => names.every((name, k) => whole[i + k] === name));
+    expect(at, names.join(' | ')).toBeGreaterThanOrEqual(0);
+    return at;
+  };
+  expect(await from()).toBe(0);
+  const box = (await list.getByRole('link').first().boundingBox())!;
+  await page.mouse.move(box.x + 40, box.y + 10);
+  let deepest = 0;
+  for (let i = 0; i < 30; i += 1) {
+    await page.mouse.wheel(0, 900);
+    await page.waitForTimeout(60);
+    deepest = Math.max(deepest, await from());
+  }
+  expect(deepest).toBeGreaterThan(150);
+  for (let i = 0; i < 40; i += 1) {
+    await page.mouse.wheel(0, -900);
+    await page.waitForTimeout(30);
+    await from();
+  }
+  await expect.poll(from).toBe(0);
+  // Where one leaves it for a line, one finds it again.
+  await page.mouse.wheel(0, 9000);
+  await expect.poll(from).toBeGreaterThan(60);
+  await page.waitForTimeout(300);
+  const [deep, href] = [await from(), '/coupon/'];
+  await list.locator(`[href^="${href}"]`).nth(10).click();
+  await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+  if (isPhone(page)) {
+    await expect(list).toHaveCount(0);
+    await page.goBack();
+  }
+  await expect.poll(from).toBeGreaterThan(deep - 3);
+  if (isPhone(page)) return;
+  // Another search is another list.
+  await page.getByRole('checkbox', { name: 'Narrow it' }).click();
+  await page.getByRole('checkbox', { name: 'Beads', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Day by day' })).toBeInViewport();
+});
+
 test('a filter that cannot be taken says so and asks nothing; what is like nothing leads back', async ({ page }) => {
   await page.goto('/log/days');
-  if (isPhone(page)) await page.getByRole('checkbox', { name: 'Narrow it' }).click();
+  await page.getByRole('checkbox', { name: 'Narrow it' }).click();
   await page.getByRole('textbox', { name: /^From the day/ }).fill('2026-02-30');
   await expect(page.getByText('A day such as 2026-05-30.')).toBeVisible();
   await page.getByRole('textbox', { name: /^From the day/ }).fill('2099-01-01');

@@ -10,6 +10,8 @@ import { useLog } from '../shared/use-records';
 import { CouponDetail } from './CouponDetail';
 import { CouponList } from './CouponList';
 
+export { CouponDetail };
+
 const EVERYTHING: LogFilter = { state: 'all', text: '', putAway: false };
 
 /** The coupons of the workshop, newest first, and the one that is looked at. @param couponId null while none is */

@@ -15,6 +15,8 @@ export type DayParams = {
   by?: string;
   from?: string;
   to?: string;
+  /** The line that stands open beside the list; it narrows nothing. */
+  open?: string;
 };
 export const DAY_PARAMS = [
   ...['text', 'what', 'rig', 'cause', 'finding', 'metal', 'thinnest', 'thickest', 'outcome', 'by', 'from', 'to'],
@@ -81,6 +83,7 @@ export function dayQuery(params: DayParams, units: UnitSystem): Record<string, s
   const { text, what, thinnest, thickest, from, to, ...same } = params;
   const asked: Record<string, string | number | null | undefined> = {
     ...same,
+    open: undefined,
     text: text?.trim().slice(0, 80),
     kinds: what === undefined || WHAT[what] === undefined ? undefined : WHAT[what].kinds.join(','),
     thinnest: thicknessOf(thinnest ?? '', units),

@@ -1,5 +1,5 @@
 import { Link, useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { Pressable, ScrollView, useWindowDimensions } from 'react-native';
 import type { RigRecord } from '@/core/record/schema';
 import { platform } from '@/platform/ports';
@@ -28,9 +28,33 @@ export type Chosen = { rigId: string; part?: RigPart } | 'habits' | null;
 
 /** The rigs with what is fitted on each, and how this person welds. */
 export function RigPlace({ chosen }: { chosen: Chosen }) {
+  const { width } = useWindowDimensions();
+  return (
+    <WithRigs>
+      {(rigs) => {
+        // On a wide screen the first rig stands open while none is chosen.
+        const [first] = rigs;
+        const shown: Chosen = chosen ?? (width >= WIDE && first !== undefined ? { rigId: first.id } : null);
+        return (
+          <TwoPane
+            list={<RigList rigs={rigs} chosen={shown} />}
+            detail={<Detail rigs={rigs} chosen={shown} named={chosen !== null} />}
+            chosen={chosen !== null}
+          />
+        );
+      }}
+    </WithRigs>
+  );
+}
+
+/** One side of a rig, to stand beside another list than that of the rigs. */
+export function RigDetail({ chosen }: { chosen: Chosen }) {
+  return <WithRigs>{(rigs) => <Detail rigs={rigs} chosen={chosen} named />}</WithRigs>;
+}
+
+function WithRigs({ children }: { children: (rigs: readonly RigRecord[]) => ReactNode }) {
   useTitle('Rig');
   const rigs = useRigs();
-  const { width } = useWindowDimensions();
   if (rigs.error !== null)
     return (
       <StateNote
@@ -39,17 +63,7 @@ export function RigPlace({ chosen }: { chosen: Chosen }) {
         action={{ label: 'Try again', onPress: () => void rigs.refetch() }}
       />
     );
-  if (rigs.data === undefined) return <Loading what="the rigs" />;
-  // On a wide screen the first rig stands open while none is chosen.
-  const [first] = rigs.data;
-  const shown: Chosen = chosen ?? (width >= WIDE && first !== undefined ? { rigId: first.id } : null);
-  return (
-    <TwoPane
-      list={<RigList rigs={rigs.data} chosen={shown} />}
-      detail={<Detail rigs={rigs.data} chosen={shown} named={chosen !== null} />}
-      chosen={chosen !== null}
-    />
-  );
+  return rigs.data === undefined ? <Loading what="the rigs" /> : children(rigs.data);
 }
 
 type DetailProps = { rigs: readonly RigRecord[]; chosen: Chosen; named: boolean };

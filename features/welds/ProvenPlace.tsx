@@ -27,6 +27,8 @@ import type { ProvenAsked } from '../shared/weld-api';
 import { ProvenDetail } from './ProvenDetail';
 import { proofWords } from '@/core/record/proof-words';
 
+export { ProvenDetail };
+
 type Shown = 'all' | 'like' | 'rig' | 'away';
 
 /** The settings that were proved, and the one that is looked at. @param provenId null while none is */

@@ -16,6 +16,8 @@ import { WELD_STATE_WORDS } from '@/core/record/weld-words';
 import { WeldDetail } from './WeldDetail';
 import { WeldRow } from './WeldRow';
 
+export { WeldDetail };
+
 type Shown = 'all' | 'away' | Exclude<WeldState, 'open'>;
 const SHOWN: { value: Shown; label: string }[] = [
   { value: 'all', label: 'All' },
