@@ -97,7 +97,7 @@ export function LongList<Item>(props: LongListProps<Item>) {
 }
 
 /** What is in a line moves nothing outside of it: the browser need not look at the others when one is put in. */
-const ALONE = { position: 'absolute', left: 0, right: 0, contain: 'layout style' } as const;
+const ALONE = { position: 'absolute', left: 0, right: 0, paddingTop: 8, contain: 'layout style' } as const;
 
 const Line = memo(function Line<Item>({ item, draw }: { item: Item; draw: (item: Item) => ReactElement }) {
   return draw(item);

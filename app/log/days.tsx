@@ -3,7 +3,7 @@ import { lazy } from 'react';
 export { PlaceError as ErrorBoundary } from '@/features/shell/PlaceError';
 
 /** Fetched when this place is first visited. */
-const Days = lazy(() => import('@/features/day-places').then((place) => ({ default: place.Days })));
+const Days = lazy(() => import('@/features/list-places').then((place) => ({ default: place.Days })));
 
 export default function DaysRoute() {
   return <Days />;

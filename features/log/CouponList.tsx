@@ -1,15 +1,15 @@
-import { Link, useRouter } from 'expo-router';
-import { memo } from 'react';
-import { FlatList, Pressable, View } from 'react-native';
-import { appearanceFrom } from '@/core/bead/appearance';
+import { useRouter } from 'expo-router';
+import { memo, useCallback, useMemo } from 'react';
+import { View } from 'react-native';
 import { outcomeWords } from '@/core/record/outcome';
 import type { CouponSummary } from '@/core/record/schema';
-import { BeadDrawing } from '@/ui/bead/BeadDrawing';
+import { BeadThumb } from '@/ui/bead/BeadThumb';
+import { ListLink } from '@/ui/ListLink';
+import { LongList } from '@/ui/LongList';
 import { Button, Choice } from '@/ui/Press';
-import { Row } from '@/ui/Row';
 import { Loading, StateNote } from '@/ui/State';
 import { TextField } from '@/ui/TextField';
-import { Heading, Words } from '@/ui/Words';
+import { Heading } from '@/ui/Words';
 import type { LogFilter } from '../shared/api';
 import { jobWords } from '../shared/job-words';
 import { LogTabs } from '../shared/LogTabs';
@@ -33,8 +33,20 @@ type ListProps = {
   chosenId: string | null;
 };
 
+const NONE: readonly CouponSummary[] = [];
+const idOf = ({ id }: CouponSummary): string => id;
+
 /** Every coupon, newest first, a page at a time. */
 export function CouponList({ log, filter, onFilter, chosenId }: ListProps) {
+  const { data, hasNextPage, isFetchingNextPage, fetchNextPage } = log;
+  const coupons = useMemo(() => data?.flatMap((page) => page.coupons), [data]);
+  const older = useCallback(() => {
+    if (hasNextPage) void fetchNextPage({ cancelRefetch: false });
+  }, [hasNextPage, fetchNextPage]);
+  const draw = useCallback(
+    (coupon: CouponSummary) => <CouponRow coupon={coupon} here={coupon.id === chosenId} />,
+    [chosenId],
+  );
   if (log.data === undefined && log.isError)
     return (
       <StateNote
@@ -43,17 +55,14 @@ export function CouponList({ log, filter, onFilter, chosenId }: ListProps) {
         action={{ label: 'Try again', onPress: () => void log.refetch() }}
       />
     );
-  const coupons = log.data?.flatMap((page) => page.coupons);
   return (
-    <FlatList
-      data={coupons ?? []}
-      keyExtractor={({ id }) => id}
-      contentContainerClassName="gap-3 p-4"
-      onEndReachedThreshold={1}
-      onEndReached={() => {
-        if (log.hasNextPage && !log.isFetchingNextPage) void log.fetchNextPage();
-      }}
-      ListHeaderComponent={
+    <LongList
+      name={`coupons ${JSON.stringify(filter)}`}
+      items={coupons ?? NONE}
+      keyOf={idOf}
+      draw={draw}
+      about={160}
+      head={
         <View className="gap-3">
           <Heading level={1}>Log</Heading>
           <LogTabs at="coupons" />
@@ -74,18 +83,13 @@ export function CouponList({ log, filter, onFilter, chosenId }: ListProps) {
           />
         </View>
       }
-      ListEmptyComponent={
-        coupons === undefined ? <Loading what="the log" /> : <NoCoupons filter={filter} onFilter={onFilter} />
-      }
-      ListFooterComponent={
-        log.hasNextPage ? (
-          <Button
-            label={log.isFetchingNextPage ? 'Fetching older ones…' : 'Older ones'}
-            onPress={() => void log.fetchNextPage()}
-          />
+      none={coupons === undefined ? <Loading what="the log" /> : <NoCoupons filter={filter} onFilter={onFilter} />}
+      foot={
+        hasNextPage ? (
+          <Button label={isFetchingNextPage ? 'Fetching older ones…' : 'Older ones'} onPress={older} />
         ) : null
       }
-      renderItem={({ item }) => <CouponRow coupon={item} here={item.id === chosenId} />}
+      onNearEnd={older}
     />
   );
 }
@@ -119,28 +123,20 @@ function resultWords({ beadCount, soundNumber, lastBeads }: CouponSummary): stri
 const CouponRow = memo(function CouponRow({ coupon, here }: { coupon: CouponSummary; here: boolean }) {
   const units = useUnits();
   return (
-    <Link href={{ pathname: '/coupon/[couponId]', params: { couponId: coupon.id } }} asChild>
-      <Pressable
-        role="link"
-        aria-current={here ? 'page' : undefined}
-        className={`gap-2 rounded-md border-2 bg-plate p-3 ${here ? 'border-ink' : 'border-transparent'}`}
-      >
-        <Row className="items-baseline justify-between gap-2">
-          <Words strong className="min-w-0 flex-1 text-lg" numberOfLines={2}>
-            {coupon.title}
-          </Words>
-          <Words className="text-sm">{dayWords(coupon.createdAt)}</Words>
-        </Row>
-        <Row className="gap-1 overflow-hidden">
-          {coupon.lastBeads.map(({ number, appearance }) => (
-            <View key={number} className="w-20 overflow-hidden rounded-sm">
-              <BeadDrawing bead={appearanceFrom(appearance)} view="top" height={43} />
-            </View>
-          ))}
-        </Row>
-        <Words className="text-sm text-faint">{`${jobWords(coupon.job.job, units)} · ${coupon.rigName}`}</Words>
-        <Words strong>{resultWords(coupon)}</Words>
-      </Pressable>
-    </Link>
+    <ListLink to={`/coupon/${coupon.id}`} here={here} className="flex-col gap-2">
+      <div className="flex items-baseline justify-between gap-2">
+        <div className="line-clamp-2 min-w-0 flex-1 break-words font-strong text-lg">{coupon.title}</div>
+        <div className="text-sm">{dayWords(coupon.createdAt)}</div>
+      </div>
+      <div className="flex gap-1 overflow-hidden">
+        {coupon.lastBeads.map(({ number, appearance }) => (
+          <div key={number} className="w-20 flex-none overflow-hidden rounded-sm">
+            <BeadThumb appearance={appearance} width={80} />
+          </div>
+        ))}
+      </div>
+      <div className="text-sm text-faint">{`${jobWords(coupon.job.job, units)} · ${coupon.rigName}`}</div>
+      <div className="font-strong">{resultWords(coupon)}</div>
+    </ListLink>
   );
 });

@@ -1,16 +1,15 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { useDeferredValue, useState } from 'react';
+import { useDeferredValue } from 'react';
 import { useWindowDimensions } from 'react-native';
 import { TwoPane } from '@/ui/TwoPane';
 import { useTitle } from '@/ui/use-keys';
+import { useLeft } from '@/ui/use-left';
 import { WIDE } from '@/ui/wide';
 import { Words } from '@/ui/Words';
 import type { LogFilter } from '../shared/api';
 import { useLog } from '../shared/use-records';
 import { CouponDetail } from './CouponDetail';
 import { CouponList } from './CouponList';
-
-export { CouponDetail };
 
 const EVERYTHING: LogFilter = { state: 'all', text: '', putAway: false };
 
@@ -21,7 +20,7 @@ export function LogPlace({ couponId }: { couponId: string | null }) {
   const { bead } = useLocalSearchParams<{ bead?: string }>();
   const { width } = useWindowDimensions();
   const isWide = width >= WIDE;
-  const [filter, setFilter] = useState<LogFilter>(EVERYTHING);
+  const [filter, setFilter] = useLeft<LogFilter>('which coupons', EVERYTHING);
   // Letters may come faster than pages do; the list follows when there is time.
   const asked = useDeferredValue(filter);
   const log = useLog(asked);

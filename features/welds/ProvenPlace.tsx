@@ -1,19 +1,20 @@
-import { Link } from 'expo-router';
-import { lazy, Suspense, useDeferredValue, useState } from 'react';
-import { FlatList, Pressable, useWindowDimensions, View } from 'react-native';
-import { appearanceFrom } from '@/core/bead/appearance';
+import { lazy, memo, Suspense, useCallback, useDeferredValue, useState } from 'react';
+import { useWindowDimensions, View } from 'react-native';
 import type { ProvenSetting } from '@/core/record/proven-schema';
 import { MAIN_SETTINGS } from '@/core/setting/table';
 import { figureWithUnit } from '@/core/setting/words';
 import { BENCH_COUPON } from '@/platform/kept';
 import { useStoredPart } from '@/platform/stored';
-import { BeadDrawing } from '@/ui/bead/BeadDrawing';
+import { BeadThumb } from '@/ui/bead/BeadThumb';
+import { ListLink } from '@/ui/ListLink';
+import { LongList } from '@/ui/LongList';
 import { Button, Choice } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { Loading, StateNote } from '@/ui/State';
 import { TextField } from '@/ui/TextField';
 import { TwoPane } from '@/ui/TwoPane';
 import { useTitle } from '@/ui/use-keys';
+import { useLeft } from '@/ui/use-left';
 import { WIDE } from '@/ui/wide';
 import { Heading, Words } from '@/ui/Words';
 import { jobWords } from '../shared/job-words';
@@ -27,22 +28,32 @@ import type { ProvenAsked } from '../shared/weld-api';
 import { ProvenDetail } from './ProvenDetail';
 import { proofWords } from '@/core/record/proof-words';
 
-export { ProvenDetail };
-
 type Shown = 'all' | 'like' | 'rig' | 'away';
+
+const NONE: readonly ProvenSetting[] = [];
+const idOf = ({ id }: ProvenSetting): string => id;
 
 /** The settings that were proved, and the one that is looked at. @param provenId null while none is */
 export function ProvenPlace({ provenId }: { provenId: string | null }) {
   useTitle('Kept settings');
   const isWide = useWindowDimensions().width >= WIDE;
-  const [shown, setShown] = useState<Shown>('all');
-  const [text, setText] = useState('');
+  const [shown, setShown] = useLeft<Shown>('which settings', 'all');
+  const [text, setText] = useLeft('find settings', '');
   const said = useDeferredValue(text);
   const onBench = useCoupon(useStoredPart(BENCH_COUPON, (id) => id)).data;
   const asked = askedFor(shown, said, onBench);
   const { pages, settings } = useProvenPages(asked);
   const first = settings?.[0]?.id ?? null;
   const open = provenId ?? (isWide ? first : null);
+  const chosenId = isWide ? open : null;
+  const draw = useCallback(
+    (setting: ProvenSetting) => <ProvenRow setting={setting} here={setting.id === chosenId} />,
+    [chosenId],
+  );
+  const { hasNextPage, fetchNextPage } = pages;
+  const older = useCallback(() => {
+    if (hasNextPage) void fetchNextPage({ cancelRefetch: false });
+  }, [hasNextPage, fetchNextPage]);
   const list =
     settings === undefined && pages.isError ? (
       <StateNote
@@ -51,15 +62,13 @@ export function ProvenPlace({ provenId }: { provenId: string | null }) {
         action={{ label: 'Try again', onPress: () => void pages.refetch() }}
       />
     ) : (
-      <FlatList
-        data={settings ?? []}
-        keyExtractor={({ id }) => id}
-        contentContainerClassName="gap-3 p-4"
-        onEndReachedThreshold={1}
-        onEndReached={() => {
-          if (pages.hasNextPage && !pages.isFetchingNextPage) void pages.fetchNextPage();
-        }}
-        ListHeaderComponent={
+      <LongList
+        name={`kept ${JSON.stringify(asked)}`}
+        items={settings ?? NONE}
+        keyOf={idOf}
+        draw={draw}
+        about={140}
+        head={
           <View className="gap-3">
             <Heading level={1}>Kept settings</Heading>
             <LogTabs at="proven" />
@@ -81,7 +90,7 @@ export function ProvenPlace({ provenId }: { provenId: string | null }) {
             <TextField label="Find by job, rig, who or note" value={text} onChange={setText} maxLength={80} />
           </View>
         }
-        ListEmptyComponent={
+        none={
           settings === undefined ? (
             <Loading what="the kept settings" />
           ) : (
@@ -102,13 +111,13 @@ export function ProvenPlace({ provenId }: { provenId: string | null }) {
             />
           )
         }
-        ListFooterComponent={
-          <View className="gap-3">
-            {pages.hasNextPage && <Button label="Older ones" onPress={() => void pages.fetchNextPage()} />}
+        foot={
+          <View className="gap-3 pt-3">
+            {hasNextPage && <Button label="Older ones" onPress={older} />}
             {settings !== undefined && settings.length > 0 && <AsFile settings={settings} />}
           </View>
         }
-        renderItem={({ item }) => <ProvenRow setting={item} here={isWide && item.id === open} />}
+        onNearEnd={older}
       />
     );
   if (!isWide && provenId === null) return list;
@@ -154,7 +163,7 @@ function askedFor(shown: Shown, text: string, onBench: ReturnType<typeof useCoup
   };
 }
 
-function ProvenRow({ setting, here }: { setting: ProvenSetting; here: boolean }) {
+const ProvenRow = memo(function ProvenRow({ setting, here }: { setting: ProvenSetting; here: boolean }) {
   const units = useUnits();
   const { id, title, bead, job, setup, rigName, provenAt, by, how, welds } = setting;
   const figures = MAIN_SETTINGS.slice(0, 2).flatMap((name) => {
@@ -162,26 +171,18 @@ function ProvenRow({ setting, here }: { setting: ProvenSetting; here: boolean })
     return value === undefined ? [] : [figureWithUnit(name, value, units)];
   });
   return (
-    <Link href={{ pathname: '/proven/[provenId]', params: { provenId: id } }} asChild>
-      <Pressable
-        role="link"
-        aria-current={here ? 'page' : undefined}
-        className={`gap-1 rounded-md border-2 bg-plate p-3 ${here ? 'border-ink' : 'border-transparent'}`}
-      >
-        <Row className="items-start justify-between gap-2">
-          <View className="min-w-0 flex-1">
-            <Words strong className="text-xl" style={{ fontVariant: ['tabular-nums'] }}>
-              {figures.join(' · ')}
-            </Words>
-            <Words className="text-sm">{jobWords(job, units)}</Words>
-          </View>
-          <View className="w-20 overflow-hidden rounded-sm">
-            <BeadDrawing bead={appearanceFrom(bead.appearance)} view="top" height={43} />
-          </View>
-        </Row>
-        <Words className="text-sm text-faint">{`${rigName} · ${fittedWords(setup.rig, units)}`}</Words>
-        <Words className="text-sm">{`${title} · ${proofWords(how)} by ${by}, ${dayWords(provenAt)}${welds === 0 ? '' : ` · ${welds} ${welds === 1 ? 'weld' : 'welds'}`}`}</Words>
-      </Pressable>
-    </Link>
+    <ListLink to={`/proven/${id}`} here={here} className="flex-col gap-1">
+      <div className="flex items-start justify-between gap-2">
+        <div className="min-w-0 flex-1">
+          <div className="font-strong text-xl tabular-nums">{figures.join(' · ')}</div>
+          <div className="text-sm">{jobWords(job, units)}</div>
+        </div>
+        <div className="w-20 flex-none overflow-hidden rounded-sm">
+          <BeadThumb appearance={bead.appearance} width={80} />
+        </div>
+      </div>
+      <div className="text-sm text-faint">{`${rigName} · ${fittedWords(setup.rig, units)}`}</div>
+      <div className="break-words text-sm">{`${title} · ${proofWords(how)} by ${by}, ${dayWords(provenAt)}${welds === 0 ? '' : ` · ${welds} ${welds === 1 ? 'weld' : 'welds'}`}`}</div>
+    </ListLink>
   );
-}
+});

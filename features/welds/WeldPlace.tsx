@@ -1,13 +1,15 @@
 import { useRouter } from 'expo-router';
-import { useDeferredValue, useState } from 'react';
-import { FlatList, useWindowDimensions, View } from 'react-native';
-import type { WeldState } from '@/core/record/weld-schema';
+import { useCallback, useDeferredValue } from 'react';
+import { useWindowDimensions, View } from 'react-native';
+import type { Weld, WeldState } from '@/core/record/weld-schema';
+import { LongList } from '@/ui/LongList';
 import { Button, Choice } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { Loading, StateNote } from '@/ui/State';
 import { TextField } from '@/ui/TextField';
 import { TwoPane } from '@/ui/TwoPane';
 import { useTitle } from '@/ui/use-keys';
+import { useLeft } from '@/ui/use-left';
 import { WIDE } from '@/ui/wide';
 import { Heading, Words } from '@/ui/Words';
 import { LogTabs } from '../shared/LogTabs';
@@ -15,8 +17,6 @@ import { useWeldPages } from '../shared/use-welds';
 import { WELD_STATE_WORDS } from '@/core/record/weld-words';
 import { WeldDetail } from './WeldDetail';
 import { WeldRow } from './WeldRow';
-
-export { WeldDetail };
 
 type Shown = 'all' | 'away' | Exclude<WeldState, 'open'>;
 const SHOWN: { value: Shown; label: string }[] = [
@@ -28,19 +28,28 @@ const SHOWN: { value: Shown; label: string }[] = [
   { value: 'away', label: 'Put away' },
 ];
 
+const NONE: readonly Weld[] = [];
+const idOf = ({ id }: Weld): string => id;
+
 /** The welds of the workshop, newest first, and the one that is looked at. @param weldId null while none is */
 export function WeldPlace({ weldId }: { weldId: string | null }) {
   useTitle('Welds');
   const router = useRouter();
   const isWide = useWindowDimensions().width >= WIDE;
-  const [shown, setShown] = useState<Shown>('all');
-  const [text, setText] = useState('');
+  const [shown, setShown] = useLeft<Shown>('which welds', 'all');
+  const [text, setText] = useLeft('find welds', '');
   const said = useDeferredValue(text).trim();
   const { pages, welds } = useWeldPages({
     ...(said === '' ? {} : { text: said }),
     ...(shown === 'away' ? { putAway: true } : shown === 'all' ? {} : { state: shown }),
   });
+  const { hasNextPage, fetchNextPage } = pages;
+  const older = useCallback(() => {
+    if (hasNextPage) void fetchNextPage({ cancelRefetch: false });
+  }, [hasNextPage, fetchNextPage]);
   const open = weldId ?? (isWide ? (welds?.[0]?.id ?? null) : null);
+  const chosenId = isWide ? open : null;
+  const draw = useCallback((weld: Weld) => <WeldRow weld={weld} here={weld.id === chosenId} />, [chosenId]);
   const list =
     welds === undefined && pages.isError ? (
       <StateNote
@@ -49,15 +58,13 @@ export function WeldPlace({ weldId }: { weldId: string | null }) {
         action={{ label: 'Try again', onPress: () => void pages.refetch() }}
       />
     ) : (
-      <FlatList
-        data={welds ?? []}
-        keyExtractor={({ id }) => id}
-        contentContainerClassName="gap-3 p-4"
-        onEndReachedThreshold={1}
-        onEndReached={() => {
-          if (pages.hasNextPage && !pages.isFetchingNextPage) void pages.fetchNextPage();
-        }}
-        ListHeaderComponent={
+      <LongList
+        name={`welds ${shown} ${said}`}
+        items={welds ?? NONE}
+        keyOf={idOf}
+        draw={draw}
+        about={112}
+        head={
           <View className="gap-3">
             <Heading level={1}>Welds</Heading>
             <LogTabs at="welds" />
@@ -68,7 +75,7 @@ export function WeldPlace({ weldId }: { weldId: string | null }) {
             </Row>
           </View>
         }
-        ListEmptyComponent={
+        none={
           welds === undefined ? (
             <Loading what="the welds" />
           ) : (
@@ -79,10 +86,8 @@ export function WeldPlace({ weldId }: { weldId: string | null }) {
             />
           )
         }
-        ListFooterComponent={
-          pages.hasNextPage ? <Button label="Older ones" onPress={() => void pages.fetchNextPage()} /> : null
-        }
-        renderItem={({ item }) => <WeldRow weld={item} here={isWide && item.id === open} />}
+        foot={hasNextPage ? <Button label="Older ones" onPress={older} /> : null}
+        onNearEnd={older}
       />
     );
   if (!isWide && weldId === null) return list;
