@@ -1,43 +1,10 @@
 import type { Page } from '@playwright/test';
 import { readFileSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
-import { lengthOf, rulerOf, type Measuring, type Point } from '../core/picture/measure';
+import { lengthOf, rulerOf } from '../core/picture/measure';
 import type { Picture } from '../core/record/picture-schema';
-import type { CouponPage } from '../core/record/schema';
 import type { WeldPage } from '../core/record/weld-schema';
-import { expect, expectAccessible, isPhone, test } from './harness';
-
-/** The photographs of the demo, with what is true of each by the drawing it was made from. */
-const FOLDER = join(__dirname, '..', 'server', 'demo', 'pictures');
-const DRAWN = JSON.parse(readFileSync(join(FOLDER, 'drawn.json'), 'utf8')) as {
-  file: { hash: string };
-  measuring: Measuring | null;
-}[];
-const RULED = DRAWN[2];
-const photograph = join(FOLDER, `${RULED.file.hash}.jpg`);
-
-const couponCalled = async (page: Page, title: string): Promise<string> => {
-  const { coupons } = (await (await page.request.get('/api/coupons?limit=200')).json()) as CouponPage;
-  return coupons.find((one) => one.title === title)!.id;
-};
-
-async function choose(page: Page, button: string, file: string): Promise<void> {
-  const [chooser] = await Promise.all([
-    page.waitForEvent('filechooser'),
-    page.getByRole('button', { name: button, exact: true }).click(),
-  ]);
-  await chooser.setFiles(file);
-}
-
-/** Taps a place of the photograph, in parts of its width, as the device is tapped. */
-async function tapAt(page: Page, [x, y]: Point): Promise<void> {
-  const stage = page.getByRole('img', { name: /^Photograph of / });
-  await stage.scrollIntoViewIfNeeded();
-  const box = (await stage.boundingBox())!;
-  const [at, down] = [box.x + x * box.width, box.y + y * box.width];
-  if (isPhone(page)) await page.touchscreen.tap(at, down);
-  else await page.mouse.click(at, down);
-}
+import { expect, expectAccessible, test } from './harness';
+import { choose, couponCalled, measuredHole, photograph, RULED, tapAt } from './photographs';
 
 /** What stands for a size that is being measured: the figure, and how far it may be off. */
 async function measured(page: Page): Promise<[number, number]> {
@@ -110,34 +77,6 @@ test('a photograph of a bead is attached, measured by touch within what it says 
   await expect(group.getByText(/Measured in photographs/)).toHaveCount(0);
   await expect.poll(sent).toBeUndefined();
 });
-
-test('a finger that slides moves what it holds finely, under a magnifier', async ({ page }) => {
-  test.skip(isPhone(page), 'the mouse slides as a finger does');
-  const id = await couponCalled(page, 'Swing bridge handrail, tube stub');
-  await page.goto(`/coupon/${id}`);
-  await page.getByRole('button', { name: /^Photograph 1 of bead 1: Face/ }).click();
-  const stage = page.getByRole('img', { name: /^Photograph of / });
-  await expect(stage).toBeVisible();
-  await page.getByRole('radio', { name: 'Hole', exact: true }).click();
-  await tapAt(page, [0.3, 0.3]);
-  const box = (await stage.boundingBox())!;
-  const [x, y] = [box.x + 0.4 * box.width, box.y + 0.3 * box.width];
-  await page.mouse.move(x, y);
-  await page.mouse.down();
-  const [before] = await measuredHole(page);
-  await page.mouse.move(x + 80, y, { steps: 4 });
-  const [after] = await measuredHole(page);
-  await page.mouse.up();
-  // 80 points of the finger are 20 of the picture.
-  const scale = rulerOf(RULED.measuring!)!.mmPerWidth;
-  expect(after - before).toBeCloseTo((20 / box.width) * scale, 0);
-  expect(after).toBeGreaterThan(before + 0.5);
-});
-
-async function measuredHole(page: Page): Promise<number[]> {
-  const row = page.getByText(/^[\d.]+ ± [\d.]+ mm$/).last();
-  return [Number((await row.innerText()).split(' ')[0])];
-}
 
 test('a size measured in a photograph of a weld goes into its inspection', async ({ page }) => {
   const { welds } = (await (await page.request.get('/api/welds?text=Mooring+ring+15')).json()) as WeldPage;

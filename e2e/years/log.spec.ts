@@ -152,3 +152,17 @@ test('two years drawn: beads to sound by rig, causes, worn parts, each with its 
   await expect(page.getByRole('img', { name: /^Boat kit by the month/ })).toBeVisible();
   await expect(page.getByRole('img', { name: /^Dock set by the month/ })).toHaveCount(0);
 });
+
+test('coupons that were narrowed are so still when one comes back from one of them', async ({ page }) => {
+  await page.goto('/log');
+  await page.getByRole('radio', { name: 'Not sound yet' }).click();
+  await page.getByRole('textbox', { name: 'Find by what it was for' }).fill('bracket');
+  const line = page.getByTestId('long-list').getByRole('link', { name: /bracket/i });
+  await expect(line.first()).toBeVisible();
+  await expect(page.getByTestId('long-list').getByRole('link')).toHaveCount(await line.count());
+  await line.last().click();
+  await expect(page).toHaveURL(/\/coupon\//);
+  await page.getByRole('button', { name: 'To the log' }).click();
+  await expect(page.getByRole('radio', { name: 'Not sound yet' })).toBeChecked();
+  await expect(page.getByRole('textbox', { name: 'Find by what it was for' })).toHaveValue('bracket');
+});
