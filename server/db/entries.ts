@@ -1,4 +1,5 @@
 import { and, desc, eq, inArray, lt, sql } from 'drizzle-orm';
+import { integer, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import type { EntryKind } from '../../core/record/entry-schema';
 import {
   beadEntry,
@@ -14,6 +15,7 @@ import {
 import type { Job } from '../../core/case/schema';
 import type { Proof } from '../../core/record/proofs';
 import type { Inspection, NewRepair } from '../../core/record/weld-schema';
+import { insertRows } from './insert-rows';
 import { toBead, toJob, toSetup } from './rows';
 import {
   beads,
@@ -30,6 +32,9 @@ import {
   weldSteps,
 } from './schema';
 import type { Store } from './store';
+
+/** The words that entries are found by; a table of the full-text search, which migrations do not draw up from here. */
+const entryWords = sqliteTable('entry_words', { rowid: integer('rowid'), words: text('words') });
 
 /** Things that are listed anew with one round of statements. */
 const AT_ONCE = 300;
@@ -193,27 +198,29 @@ function takeOut(store: Store, kind: EntryKind, ids: string[]): void {
 
 function putIn(store: Store, listed: readonly Listed[]): void {
   if (listed.length === 0) return;
-  const values = listed.map(({ row, words: { title, says, outcome, cause } }) => ({
-    ...{ ...row, title, says, outcome, cause },
-  }));
-  const ids = new Map(
-    store
-      .insert(entries)
-      .values(values)
-      .returning({ id: entries.id, of: entries.of })
-      .all()
-      .map(({ id, of }) => [of, id]),
+  // Numbers are given once: a cursor that names a line which is no more must not find another.
+  const known = store.get<{ seq: number } | undefined>(sql`SELECT seq FROM sqlite_sequence WHERE name = 'entries'`);
+  const last = known?.seq ?? 0;
+  const numbered = listed.map((one, i) => ({ ...one, id: last + 1 + i }));
+  insertRows(
+    store,
+    entries,
+    numbered.map(({ id, row, words: { title, says, outcome, cause } }) => ({
+      ...{ ...row, id, title, says, outcome, cause },
+    })),
   );
-  const found = listed.flatMap(({ row, words: { findings } }) =>
-    [...new Set(findings)].map((finding) => ({ entryId: ids.get(row.of)!, finding })),
+  insertRows(
+    store,
+    entryFindings,
+    numbered.flatMap(({ id, words: { findings } }) =>
+      [...new Set(findings)].map((finding) => ({ entryId: id, finding })),
+    ),
   );
-  for (let from = 0; from < found.length; from += 4 * AT_ONCE)
-    store
-      .insert(entryFindings)
-      .values(found.slice(from, from + 4 * AT_ONCE))
-      .run();
-  const texts = listed.map(({ row, words }) => sql`(${ids.get(row.of)!}, ${words.words.join('\n')})`);
-  store.run(sql`INSERT INTO entry_words (rowid, words) VALUES ${sql.join(texts, sql`, `)}`);
+  insertRows(
+    store,
+    entryWords,
+    numbered.map(({ id, words: { words } }) => ({ rowid: id, words: words.join('\n') })),
+  );
 }
 
 /**

@@ -1,25 +1,13 @@
-import type { SQLiteTable } from 'drizzle-orm/sqlite-core';
 import { weldState } from '../../core/record/weld';
 import type { Inspection, NewRepair } from '../../core/record/weld-schema';
 import type { Kept, KeptWeld } from '../../core/record/record-file-schema';
 import { beadRow } from './beads';
 import { pictureRow } from './pictures';
 import { provenRow } from './proven';
+import { insertRows } from './insert-rows';
 import { factsOf } from './rigs';
 import { beads, care, coupons, jobs, levels, pictures, proven, rigs, setups, welds, weldSteps } from './schema';
-import type { Store } from './store';
 import type { Writing } from './write';
-
-/** Rows that go in with one statement: the widest row has some twenty columns, and a statement takes 32,766 values. */
-const AT_ONCE = 400;
-
-function insertRows<Row extends object>(store: Store, table: SQLiteTable, rows: readonly Row[]): void {
-  for (let from = 0; from < rows.length; from += AT_ONCE)
-    store
-      .insert(table)
-      .values(rows.slice(from, from + AT_ONCE) as never)
-      .run();
-}
 
 /** The inspections and repairs of a weld. */
 export const stepsOf = ({ steps }: KeptWeld): { inspections: Inspection[]; repairs: NewRepair[] } => ({

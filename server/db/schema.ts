@@ -89,7 +89,12 @@ export const coupons = sqliteTable(
     soundNumber: integer('sound_number'),
     revision: integer('revision').notNull(),
   },
-  (table) => [index('coupons_by_time').on(table.createdAt, table.id), index('coupons_by_revision').on(table.revision)],
+  (table) => [
+    index('coupons_by_time').on(table.createdAt, table.id),
+    index('coupons_by_revision').on(table.revision),
+    // A job that is written later than the coupon that names it is looked for here, once for each.
+    index('coupons_by_job').on(table.jobId),
+  ],
 );
 
 /** The plate as it was known from a moment on. A row is written once. */
