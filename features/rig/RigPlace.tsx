@@ -69,6 +69,7 @@ function WithRigs({ children }: { children: (rigs: readonly RigRecord[]) => Reac
 type DetailProps = { rigs: readonly RigRecord[]; chosen: Chosen; named: boolean };
 
 function Detail({ rigs, chosen, named }: DetailProps) {
+  const router = useRouter();
   // Once a form is kept, the next one begins with what is so now.
   const [kept, setKept] = useState(0);
   if (chosen === null)
@@ -81,6 +82,14 @@ function Detail({ rigs, chosen, named }: DetailProps) {
     );
   const { rigId, part } = chosen;
   const record = rigs.find(({ id }) => id === rigId) ?? null;
+  if (part !== undefined && record === null)
+    return (
+      <StateNote
+        title="No such rig"
+        text="It is not among those of this workshop."
+        action={{ label: 'To the rigs', onPress: () => router.replace('/rig') }}
+      />
+    );
   if (part === 'taught' && record !== null) return <TaughtPanel key={rigId} rig={record} />;
   if (part === 'change' && record !== null) return <ChangePanel key={rigId} rig={record} />;
   if (part === 'parts' && record !== null) return <PartsPanel key={rigId} rig={record} />;
