@@ -42,6 +42,9 @@ describe('the words of a weld', () => {
     expect(lineText({ ...line, measured: 0 }, 'metric')).toBe('Undercut: none');
     const throat = { ...line, defect: 'throat-short', name: 'Throat too small', measured: 3.5, allowed: 3.8 } as const;
     expect(lineText(throat, 'metric')).toBe('Throat 3.5 mm, at least 3.8 mm');
+    expect(lineText({ ...throat, measured: 3.77 }, 'metric')).toBe('Throat just under 3.8 mm, at least 3.8 mm');
+    expect(lineText({ ...throat, measured: 3.81, over: false }, 'metric')).toBe('Throat 3.8 mm, at least 3.8 mm');
+    expect(lineText({ ...line, measured: 0.74 }, 'metric')).toBe('Undercut just over 0.7 mm, allowed 0.7 mm');
     expect([measureText(3, null, 'metric'), measureText(12, '%', 'inch')]).toEqual(['3', '12 %']);
   });
 
