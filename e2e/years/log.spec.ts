@@ -90,7 +90,17 @@ test('a long way down and up again: every line of the record in its order', asyn
     expect(at, names.join(' | ')).toBeGreaterThanOrEqual(0);
     return at;
   };
+  /** One stands under the other, with no more between them than the name of a day. */
+  const stands = async (): Promise<boolean> => {
+    const boxes = await list
+      .getByRole('link')
+      .evaluateAll((all) => all.map((one) => one.getBoundingClientRect().toJSON() as DOMRect));
+    return boxes.slice(1).every(({ top }, i) => top - boxes[i].bottom > 4 && top - boxes[i].bottom < 70);
+  };
   expect(await from()).toBe(0);
+  const above = (await page.getByRole('checkbox', { name: 'Narrow it' }).boundingBox())!;
+  const top = (await list.getByRole('link').first().boundingBox())!;
+  expect(top.y - above.y - above.height).toBeLessThan(70);
   const box = (await list.getByRole('link').first().boundingBox())!;
   await page.mouse.move(box.x + 40, box.y + 10);
   let deepest = 0;
@@ -100,12 +110,14 @@ test('a long way down and up again: every line of the record in its order', asyn
     deepest = Math.max(deepest, await from());
   }
   expect(deepest).toBeGreaterThan(150);
+  await expect.poll(stands).toBe(true);
   for (let i = 0; i < 40; i += 1) {
     await page.mouse.wheel(0, -900);
     await page.waitForTimeout(30);
     await from();
   }
   await expect.poll(from).toBe(0);
+  await expect.poll(stands).toBe(true);
   // Where one leaves it for a line, one finds it again.
   await page.mouse.wheel(0, 9000);
   await expect.poll(from).toBeGreaterThan(60);
@@ -121,6 +133,11 @@ test('a long way down and up again: every line of the record in its order', asyn
   if (isPhone(page)) return;
   // Another search is another list.
   await page.getByRole('checkbox', { name: 'Narrow it' }).click();
+  await page.getByRole('checkbox', { name: 'Beads', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Day by day' })).toBeInViewport();
+  await page.mouse.move(box.x + 40, box.y + 10);
+  await page.mouse.wheel(0, 5000);
+  await expect(page.getByRole('heading', { name: 'Day by day' })).not.toBeInViewport();
   await page.getByRole('checkbox', { name: 'Beads', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'Day by day' })).toBeInViewport();
 });
