@@ -1,6 +1,6 @@
 import type { NoisyOr } from '../core/diagnosis/noisy-or';
 import { posterior } from '../core/diagnosis/posterior';
-import { stream } from '../core/testing/stream';
+import { stream } from '../core/chance/stream';
 import { ms, time, type Timing } from './statistics';
 
 /** Share of the findings shown that a cause touches: in the knowledge, 0.21 of the twelve of the full case. */

@@ -6,7 +6,7 @@ import { drawSpoiled, FAULTS } from '../core/correction/testing/spoiled';
 import { diagnose } from '../core/diagnosis/diagnose';
 import { ENGINE } from '../core/engine';
 import { MAIN_SETTINGS, type MainSetting } from '../core/setting/table';
-import { stream } from '../core/testing/stream';
+import { stream } from '../core/chance/stream';
 
 /** Steps of the grid that every point of is tried; the machine of these cases is set in the same. */
 const STEP: { [name in MainSetting]: number } = {

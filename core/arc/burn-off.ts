@@ -4,8 +4,10 @@ import { requireRange, type Wire } from './wire';
 /**
  * How fast a wire melts: `w = a I + b L I^2` (Lesnewich). The first term is heat from the arc,
  * the second the current heating the wire between tip and arc.
+ * @returns a in mm/s per A, b in mm/s per mm A^2
+ * @throws RangeError for a wire of under 0.5 or over 2.4 mm
  */
-function terms(wire: Wire): { arc: number; resistance: number } {
+export function meltingTerms(wire: Wire): { arc: number; resistance: number } {
   requireRange(wire.diameterMm, 0.5, 2.4, 'wire diameter in mm');
   const kind = BURN_OFF.byWire[wire.class];
   const scale = (BURN_OFF.referenceDiameterMm / wire.diameterMm) ** BURN_OFF.diameterPower.value;
@@ -26,7 +28,7 @@ function terms(wire: Wire): { arc: number; resistance: number } {
 export function wireSpeedFromCurrent(currentA: number, wire: Wire, extensionMm: number): number {
   requireRange(currentA, 0, 600, 'current in A');
   requireRange(extensionMm, 1, 60, 'electrode extension in mm');
-  const { arc, resistance } = terms(wire);
+  const { arc, resistance } = meltingTerms(wire);
   return ((arc * currentA + resistance * extensionMm * currentA ** 2) * 60) / 1000;
 }
 
@@ -41,7 +43,7 @@ export function wireSpeedFromCurrent(currentA: number, wire: Wire, extensionMm: 
 export function currentFromWireSpeed(wireSpeedMPerMin: number, wire: Wire, extensionMm: number): number {
   requireRange(wireSpeedMPerMin, 0, 40, 'wire speed in m/min');
   requireRange(extensionMm, 1, 60, 'electrode extension in mm');
-  const { arc, resistance } = terms(wire);
+  const { arc, resistance } = meltingTerms(wire);
   const speed = (wireSpeedMPerMin * 1000) / 60;
   const quadratic = resistance * extensionMm;
   // The stable form of the root: it stays exact as the resistance term goes to nothing (aluminium).

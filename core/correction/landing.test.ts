@@ -1,5 +1,5 @@
 import { answer } from '../answer';
-import { stream } from '../testing/stream';
+import { stream } from '../chance/stream';
 import { PROPERTIES, type Answered } from './testing/properties';
 import { drawSpoiled, FAULTS, missedBy, type Fault } from './testing/spoiled';
 

@@ -5,7 +5,7 @@ import { arcSetup, balancedVolts, currentAt, withWire, wireSpeedAt } from '../ar
 import { CASE_FORMAT, type Case } from '../case/schema';
 import { RIGS } from '../cases/rigs';
 import { ENGINE } from '../engine';
-import { stream } from '../testing/stream';
+import { stream } from '../chance/stream';
 import { answer } from '../answer';
 import {
   afterBead,

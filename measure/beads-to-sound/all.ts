@@ -1,4 +1,4 @@
-import { stream } from '../../core/testing/stream';
+import { stream } from '../../core/chance/stream';
 import { chart, product, trialAndError, type Arm } from './arms';
 import { runBead } from './bead';
 import { drawFaults } from './faults';

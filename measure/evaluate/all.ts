@@ -2,7 +2,7 @@ import { diagnose } from '../../core/diagnosis/diagnose';
 import { ENGINE } from '../../core/engine';
 import { CAUSES } from '../../core/knowledge';
 import { calibration, confusions, judge, percent, summary, type Judged } from './score';
-import { stream } from '../../core/testing/stream';
+import { stream } from '../../core/chance/stream';
 import { landing } from './landing';
 import { drawCase, type DrawnCase } from './synthetic';
 import { COVER_CASES } from '../../core/cases/written-cover';

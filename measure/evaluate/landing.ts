@@ -1,7 +1,7 @@
 import { answer } from '../../core/answer';
 import { PROPERTIES } from '../../core/correction/testing/properties';
 import { drawSpoiled, FAULTS, missedBy } from '../../core/correction/testing/spoiled';
-import { stream } from '../../core/testing/stream';
+import { stream } from '../../core/chance/stream';
 import { percent } from './score';
 
 /**

@@ -13,7 +13,7 @@ import { caseOf } from '../../core/record/case-of';
 import { takenMove } from '../../core/record/move-words';
 import { USUAL_HABITS } from '../../core/record/habits';
 import type { Settings } from '../../core/setting/table';
-import { stream } from '../../core/testing/stream';
+import { stream } from '../../core/chance/stream';
 import { looked, lookedOver, runBead, TROUBLE, volunteered, type Knobs } from '../../measure/beads-to-sound/bead';
 import { FAULTS, type Fault } from '../../measure/beads-to-sound/faults';
 import { normal, type Machine, type Random } from '../../measure/beads-to-sound/world';
