@@ -1,5 +1,6 @@
 import { v7 } from 'uuid';
 import { lightened } from './lightened';
+import { openSpeaker, type Speaker } from './speaker';
 
 /** Text kept by key on the device. Reading and writing may fail: storage may be full, refused, or not there at all. */
 export type TextStorage = {
@@ -26,6 +27,8 @@ export type Ports = {
   openBlob: (types: string[], mostMb: number) => Promise<{ name: string; blob: Blob } | null>;
   /** Lets the reader take a photograph, or choose one that was taken; null where none is. */
   openPicture: (from: 'camera' | 'files') => Promise<Blob | null>;
+  /** Opens the loudspeaker for sound of so many samples a second; null where there is none. Only ever at a tap. */
+  openSpeaker: (rate: number) => Speaker | null;
   /** Puts the page on paper. */
   print: () => void;
 };
@@ -108,6 +111,7 @@ const BROWSER: Ports = {
   openFile,
   openBlob,
   openPicture,
+  openSpeaker,
   print: () => globalThis.print(),
   now: () => new Date(),
   newId: () => v7(),

@@ -34,7 +34,7 @@ export const COLUMN = {
     'spots and column grow with the current; set so that the balance of the simulated arc rises by 0.05 V/A',
   ),
   /** What the drops at the spots are less than the voltage of balance: what shorts take from the mean and the column adds. */
-  underBalanceV: fixed(-0.3, 'set so that shorts come fastest near the balance of the arc model'),
+  underBalanceV: fixed(0.5, 'set so that shorts come fastest near the balance of the arc model'),
   sprayUnderBalanceV: fixed(5, 'the same in spray, where no short takes anything: a column of 5 mm'),
   shortestMm: fixed(0.05, 'under this the drop touches'),
   leastCurrentA: fixed(8, 'an arc of some 20 V on steel goes out under about 10 A'),
@@ -73,4 +73,23 @@ export const POOL = {
   damping: fixed(0.3, 'swings die within two or three'),
   kickMmPerMs: fixed(0.09, 'blast at re-ignition presses the pool down by a few tenths of a millimetre at 300 A'),
   restlessMm: fixed(0.14, 'ripples that nothing regular causes'),
+} as const;
+
+/** What the arc sounds like. Loudness is against a full scale of 1; judged by ear against what is said of each state. */
+export const VOICE = {
+  burnsOverV: fixed(11, 'a short stands under 10 V at the machine, the shortest arc over 14'),
+  pressMs: fixed(0.12, 'plasma follows the power within a tenth of a millisecond'),
+  clickLoud: fixed(0.85, 'a step of some 5 kW is a click of nearly full scale'),
+  arcLoud: fixed(0.0018, 'hiss of a burning arc, well under its clicks'),
+  gasLoud: fixed(0.002, 'gas at 10 to 15 L/min is just heard'),
+  plopHz: fixed(170, 'wet drops of 2 mm'),
+  plopLoud: fixed(0.18, 'heard over the hiss'),
+  thudHz: fixed(105, 'gun and arm swing'),
+  thudLoud: fixed(0.55, 'the loudest that the process has'),
+  singsAfterS: fixed(0.008, 'a short of usual length is over by then'),
+  singsHz: fixed(2700, 'high and thin'),
+  singsLoud: fixed(0.05, 'under the thuds'),
+  nozzleHz: fixed(4300, 'quarter wave of a nozzle of 20 mm'),
+  nozzleSharpness: fixed(3, 'open at its end'),
+  nozzleLoud: fixed(0.8, 'about as loud as what comes straight'),
 } as const;

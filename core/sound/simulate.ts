@@ -124,7 +124,8 @@ export class SimulatedArc {
       this.phase === 'short'
         ? bridge.contactOhm * this.currentA
         : this.spotsV + trouble.spotsV + column.riseVPerA * this.currentA + column.gradientVPerMm * max(0, gap);
-    const voltageV = this.source.openCircuitV - this.source.slopeVPerA * this.currentA;
+    // Past the choke: a short stands at a few volts there, as on a scope.
+    const voltageV = this.phase === 'out' ? this.source.openCircuitV : outside * this.currentA + loadV;
     if (this.phase === 'out') this.currentA = 0;
     else this.currentA = max(0, this.currentA + currentRise(this.source, this.currentA, outside, loadV) * STEP_MS);
     if (this.phase === 'arc') {

@@ -1,10 +1,11 @@
-import { lazy, Suspense } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { View } from 'react-native';
 import type { Answer } from '@/core/answer';
 import type { Correction } from '@/core/correction/correct';
 import { movesNow, startingSettings } from '@/core/correction/next-settings';
 import { fromToText } from '@/core/setting/words';
-import { Button, Choice } from '@/ui/Press';
+import { Button, Choice, Toggle } from '@/ui/Press';
+import { Loading } from '@/ui/State';
 import { Heading, Words } from '@/ui/Words';
 import { CHANGES_WORDS } from '../shared/habit-words';
 import { useHabits, useTextIn, useUnits } from '../shared/use-habits';
@@ -18,6 +19,8 @@ import { useHeldBack } from './use-way-back';
 /** Fetched when there is something to start with, or something to be dealt with first. */
 const StartCard = lazy(() => import('./StartCard'));
 const SafetyGateCard = lazy(() => import('./SafetyGateCard'));
+/** Fetched when somebody wants to hear. */
+const HearIt = lazy(() => import('./HearIt'));
 
 /** What to do, one thing at a time: from → to in large figures, the knob's mark as large. */
 export function Moves({ answer }: { answer: Answer }) {
@@ -50,6 +53,7 @@ export function Moves({ answer }: { answer: Answer }) {
         <MoveList correction={answer.correction} />
       )}
       {isOpen && <OtherWay answer={answer} />}
+      {isOpen && <ByEar answer={answer} />}
       <Learned />
       {[...procedure, ...outOfReach].map((text) => (
         <Words key={text} strong className="border-l-4 border-ink pl-3">
@@ -104,6 +108,21 @@ function Learned() {
   const { judged } = useLive();
   const words = learnedWords(judged?.experience?.machine);
   return words === null ? null : <Words className="text-faint">{`Learned of this rig: ${words}`}</Words>;
+}
+
+/** How it should sound, for whoever wants to hear. */
+function ByEar({ answer }: { answer: Answer }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <Toggle label="Hear it" on={open} onPress={() => setOpen(!open)} />
+      {open && (
+        <Suspense fallback={<Loading what="the sound" />}>
+          <HearIt answer={answer} />
+        </Suspense>
+      )}
+    </>
+  );
 }
 
 function OtherWay({ answer }: { answer: Answer }) {

@@ -1,0 +1,139 @@
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { View } from 'react-native';
+import type { Answer } from '@/core/answer';
+import type { Case } from '@/core/case/schema';
+import type { Settings } from '@/core/setting/table';
+import type { Sounded } from '@/core/sound/sounding';
+import type { Speaker } from '@/platform/speaker';
+import { Button } from '@/ui/Press';
+import { ArcTrace } from '@/ui/sound/ArcTrace';
+import { Heading, Words } from '@/ui/Words';
+import { figureWithUnit } from '@/core/setting/words';
+import { useUnits } from '../shared/use-habits';
+import { useDraftPart, useLive } from './bench';
+import { useSounded } from './use-sounded';
+
+/** The arc of today's settings and that of the proposed ones, drawn, told in words, and heard when asked. */
+export default function HearIt({ answer }: { answer: Answer }) {
+  const { judged } = useLive();
+  const today = useDraftPart((draft) => draft.settings);
+  const proposed = { ...today, ...answer.correction.settings };
+  const [playing, setPlaying] = useState<{ which: string; speaker: Speaker } | null>(null);
+  const [mute, setMute] = useState(false);
+  const now = useRef(playing);
+  useEffect(() => {
+    now.current = playing;
+  }, [playing]);
+  // Nothing sounds on after its place is left.
+  useEffect(() => () => now.current?.speaker.close(), []);
+  const hush = (): void => {
+    playing?.speaker.close();
+    setPlaying(null);
+  };
+  // Before the first bead nothing is set yet.
+  const isSet = today.voltageV !== undefined && today.wireSpeedMPerMin !== undefined;
+  const differs = JSON.stringify(heardIn(today)) !== JSON.stringify(heardIn(proposed));
+  const control = (which: string) => ({
+    playing: playing?.which === which,
+    onHush: hush,
+    onPlay: (play: (onHeard: () => void) => Speaker | null): void => {
+      playing?.speaker.close();
+      const speaker = play(() => {
+        speaker?.close();
+        setPlaying((one) => (one?.speaker === speaker ? null : one));
+      });
+      setMute(speaker === null);
+      setPlaying(speaker === null ? null : { which, speaker });
+    },
+  });
+  if (judged === null) return null;
+  return (
+    <View role="region" aria-label="How it sounds" className="gap-3 rounded-md bg-plate p-3">
+      <Heading level={3}>How it sounds</Heading>
+      {differs && isSet && <OneArc title="As it is set" input={judged} settings={today} {...control('today')} />}
+      <OneArc
+        title={differs || !isSet ? 'As proposed' : 'As it is set'}
+        input={judged}
+        settings={proposed}
+        {...control('proposed')}
+      />
+      {mute && <Words role="alert">Nothing here can play it: this browser has no sound.</Words>}
+      <Words className="text-sm text-faint">
+        Computed from the figures, not recorded. Your own arc sounds of its plate, its room and its wear as well.
+      </Words>
+    </View>
+  );
+}
+
+/** The settings that are heard. */
+const heardIn = ({ voltageV, wireSpeedMPerMin, stickOutMm, arcControlPct }: Settings): Settings => ({
+  voltageV,
+  wireSpeedMPerMin,
+  stickOutMm,
+  arcControlPct,
+});
+
+type OneProps = {
+  title: string;
+  input: Case;
+  settings: Settings;
+  playing: boolean;
+  onPlay: (play: (onHeard: () => void) => Speaker | null) => void;
+  onHush: () => void;
+};
+
+function OneArc({ title, input, settings, playing, onPlay, onHush }: OneProps) {
+  const units = useUnits();
+  const { rig, job, preferences, experience } = input;
+  // The same sound as long as nothing that is heard is otherwise.
+  const key = JSON.stringify([heardIn(settings), rig, job, preferences, experience?.machine]);
+  const asked = useMemo(() => ({ input, settings: heardIn(settings) }), [key]); // eslint-disable-line react-hooks/exhaustive-deps
+  const { sounded, state, play } = useSounded(asked);
+  const figures = (['voltageV', 'wireSpeedMPerMin'] as const).flatMap((name) => {
+    const value = settings[name];
+    return value === undefined ? [] : [figureWithUnit(name, value, units)];
+  });
+  return (
+    <View role="group" aria-label={`${title}, by ear`} className="gap-2">
+      <Words>
+        <Words strong>{title}</Words>
+        {figures.length === 0 ? '' : `: ${figures.join(' · ')}`}
+      </Words>
+      {state === 'none' ? (
+        <Words>{NOT_HEARD}</Words>
+      ) : state === 'failed' ? (
+        <Words>The sound could not be worked out.</Words>
+      ) : (
+        <>
+          {sounded !== null && <Told sounded={sounded} />}
+          <Button
+            label={playing ? 'Stop' : 'Play'}
+            aria-label={playing ? `Stop ${title.toLowerCase()}` : `Play ${title.toLowerCase()}`}
+            onPress={() => (playing ? onHush() : onPlay(play))}
+          />
+        </>
+      )}
+    </View>
+  );
+}
+
+const NOT_HEARD =
+  'Not to be heard: that takes a wire, volts and wire speed, and an arc without pulse, within what a machine is set to.';
+
+/** What is heard, in words and drawn. */
+function Told({ sounded: { caption, figures, trace } }: { sounded: Sounded }) {
+  const { peakA, shorted } = figures;
+  const peaks = peakA === null ? '' : `, peaks up to ${10 * Math.round(Math.max(...trace.currentA) / 10)} A`;
+  return (
+    <View className="gap-1">
+      <Words aria-live="polite">
+        <Words strong>{`${caption.title}. `}</Words>
+        {caption.text}
+      </Words>
+      <ArcTrace trace={trace} width={320} label={`Current over a quarter of a second${peaks}. ${caption.title}.`} />
+      {peakA !== null && (
+        <Words className="text-sm text-faint">{`Shorted ${Math.round(100 * shorted)} % of the time${peaks}.`}</Words>
+      )}
+    </View>
+  );
+}
