@@ -28,7 +28,7 @@ const rooms = ROOMS.map((room) => ({
 
 /** Inside core: which folder may use which. What is not named here may be used by all above it. */
 const CORE_ORDER = [
-  ['quantity'],
+  ['quantity', 'chance'],
   ['setting'],
   ['evidence', 'schema'],
   ['compiled'],
@@ -36,6 +36,8 @@ const CORE_ORDER = [
   ['cases'],
   ['arc'],
   ['bead'],
+  ['sound'],
+  ['hearing'],
   ['knowledge'],
   ['diagnosis'],
   ['correction'],

@@ -18,6 +18,7 @@ import { measureScroll } from './scroll';
 import { measureHealth, measureRecords } from './records';
 import { compareSearch } from './search';
 import { buildShell } from './shell';
+import { soundTimes } from './sound';
 import { ms, time, yardstick, type Timing } from './statistics';
 
 const SLOW = 4;
@@ -74,6 +75,25 @@ async function page(): Promise<void> {
   );
 }
 
+/** A second of arc with its sound through the page's worker, beside the second that it is heard. */
+async function sound(): Promise<void> {
+  await withBrowser(
+    (browser) =>
+      withApp(async (address) => {
+        const full = await soundTimes(browser, address);
+        const slowed = await besideOthers(SLOW - 1, () => soundTimes(browser, address));
+        for (const [at, { whole, first }] of [
+          ['', full],
+          [' at a quarter of the processor', slowed],
+        ] as const)
+          console.log(
+            `a second of arc by the worker${at}: ${plain(whole)}, ${(1000 / whole.p95).toFixed(1)} times as fast as it is heard; its first piece after ${plain(first)}`,
+          );
+      }),
+    true,
+  );
+}
+
 /** Listing, opening and logging as the record grows, and a health check beside busy clients. */
 async function records(): Promise<void> {
   const measured = [];
@@ -94,7 +114,7 @@ async function records(): Promise<void> {
   );
 }
 
-/** `npm run bench [-- diagnosis search records log scroll page]`: speed and size from one run, as figures and as ratios within it. */
+/** `npm run bench [-- diagnosis search records log scroll page sound]`: speed and size from one run, as figures and as ratios within it. */
 async function main(): Promise<void> {
   if (wanted('diagnosis')) diagnosis();
   if (wanted('search')) compareSearch(500);
@@ -102,6 +122,7 @@ async function main(): Promise<void> {
   if (wanted('log')) for (const beads of [1_000, 10_000, 100_000]) await measureLog(beads);
   if (wanted('scroll')) for (const beads of [1_000, 10_000, 100_000]) await measureScroll(beads);
   if (wanted('page')) await page();
+  if (wanted('sound')) await sound();
 }
 
 void main();

@@ -109,37 +109,53 @@ export async function slowDown(page: Page, rate: number): Promise<void> {
 /** Questions of one round: long enough for a shared processor to be shared fairly. */
 const ROUND = 40;
 
+/** The address of a script of the built page by the beginning of its name. */
+export function scriptCalled(name: string): string {
+  const script = readdirSync(join(APP_SITE, SCRIPTS)).find((file) => file.startsWith(name) && file.endsWith('.js'));
+  if (script === undefined) throw new Error(`the built page has no script called ${name}`);
+  return `/${SCRIPTS}/${script}`;
+}
+
+/** Does something on a page that has come to rest. */
+export async function withPage<T>(browser: Browser, address: string, work: (page: Page) => Promise<T>): Promise<T> {
+  const page = await browser.newPage();
+  // The script runner marks functions with this helper, which the page does not have.
+  await page.addInitScript('globalThis.__name = (work) => work');
+  await page.goto(address, { waitUntil: 'networkidle' });
+  try {
+    return await work(page);
+  } finally {
+    await page.close();
+  }
+}
+
 /**
  * Time of one case through a worker of the built page's own script, from rounds of {@link ROUND} asked at once.
  * The browser's own throttle slows pages and not their workers: for a slow worker see {@link besideOthers}.
  */
 export async function workerTimes(browser: Browser, address: string, input: Case, rounds: number): Promise<Timing> {
-  const page = await browser.newPage();
-  // The script runner marks functions with this helper, which the page does not have.
-  await page.addInitScript('globalThis.__name = (work) => work');
-  await page.goto(address, { waitUntil: 'networkidle' });
-  const script = readdirSync(join(APP_SITE, SCRIPTS)).find((name) => /^diagnosis.*\.js$/.test(name));
-  const times = await page.evaluate(
-    async ({ url, question, round, count }) => {
-      const worker = new Worker(url);
-      const ask = (): Promise<void> =>
-        new Promise((done) => {
-          worker.onmessage = ({ data }) => data.id === round - 1 && done();
-          for (let id = 0; id < round; id++) worker.postMessage({ id, input: question });
-        });
-      await ask();
-      const measured: number[] = [];
-      for (let i = 0; i < count; i++) {
-        const from = performance.now();
+  return withPage(browser, address, async (page) => {
+    const times = await page.evaluate(
+      async ({ url, question, round, count }) => {
+        const worker = new Worker(url);
+        const ask = (): Promise<void> =>
+          new Promise((done) => {
+            worker.onmessage = ({ data }) => data.id === round - 1 && done();
+            for (let id = 0; id < round; id++) worker.postMessage({ id, input: question });
+          });
         await ask();
-        measured.push((performance.now() - from) / round);
-      }
-      return measured;
-    },
-    { url: `/${SCRIPTS}/${script}`, question: input, round: ROUND, count: rounds },
-  );
-  await page.close();
-  return summarise(times);
+        const measured: number[] = [];
+        for (let i = 0; i < count; i++) {
+          const from = performance.now();
+          await ask();
+          measured.push((performance.now() - from) / round);
+        }
+        return measured;
+      },
+      { url: scriptCalled('diagnosis'), question: input, round: ROUND, count: rounds },
+    );
+    return summarise(times);
+  });
 }
 
 /** From navigation to a Log button that can be pressed, in ms by the page's own clock, on an empty cache. */
