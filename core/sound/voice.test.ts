@@ -56,6 +56,17 @@ describe('the voice of an arc', () => {
     expect(peakOf(new ArcVoice(0.9, 1).speak(loud, hard))).toBeLessThanOrEqual(1);
   });
 
+  it('sings, high and thin, once the wire has stood in the pool for longer than a short takes', () => {
+    const long = { currentA: new Float32Array(2400).fill(300), voltageV: new Float32Array(2400).fill(5) };
+    const samples = new ArcVoice(0.9, 1).speak(long, []);
+    const at = (ms: number): number => loudness(samples.subarray(48 * ms, 48 * (ms + 4)));
+    expect(at(30)).toBeGreaterThan(4 * at(2));
+    // Full swings of the tone in 10 ms, by how often it passes through nothing.
+    const part = samples.subarray(48 * 30, 48 * 40);
+    const swings = part.filter((value, i) => i > 0 && value >= 0 && part[i - 1] < 0).length;
+    expect(Math.abs(swings - 27)).toBeLessThanOrEqual(2);
+  });
+
   it('is louder stubbing than right, and softest in spray', () => {
     const [stubs, right] = [heard({ voltageV: 16.8 }), heard({})];
     const spray = heard({
