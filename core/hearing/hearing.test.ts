@@ -120,7 +120,9 @@ it('the high-pass keeps what lies over its edge and takes out what lies under it
 
 it('a rhythm is by its gaps', () => {
   const onsets = [0, 0.1, 0.3, 0.4, 0.6].map((at) => ({ at, rise: 1 }));
-  const { clicksPerS, unevenness, longestGapS } = rhythmOf(onsets, 1);
+  const { clicksPerS, clicksPerSOff, unevenness, longestGapS } = rhythmOf(onsets, 1);
+  // Counts of a renewal train scatter by its unevenness times the root of the count.
+  expect(clicksPerSOff).toBeCloseTo(Math.sqrt(5) / 3, 9);
   expect(clicksPerS).toBe(5);
   // Gaps of 0.1 and 0.2: a mean of 0.15, a deviation of 0.05.
   expect(unevenness!).toBeCloseTo(1 / 3, 9);
