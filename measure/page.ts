@@ -116,12 +116,12 @@ export function scriptCalled(name: string): string {
   return `/${SCRIPTS}/${script}`;
 }
 
-/** Does something on a page that has come to rest. */
+/** Does something on a page of the built site. */
 export async function withPage<T>(browser: Browser, address: string, work: (page: Page) => Promise<T>): Promise<T> {
   const page = await browser.newPage();
   // The script runner marks functions with this helper, which the page does not have.
   await page.addInitScript('globalThis.__name = (work) => work');
-  await page.goto(address, { waitUntil: 'networkidle' });
+  await page.goto(address, { waitUntil: 'load' });
   try {
     return await work(page);
   } finally {
@@ -139,9 +139,12 @@ export async function workerTimes(browser: Browser, address: string, input: Case
       async ({ url, question, round, count }) => {
         const worker = new Worker(url);
         const ask = (): Promise<void> =>
-          new Promise((done) => {
-            worker.onmessage = ({ data }) => data.id === round - 1 && done();
-            for (let id = 0; id < round; id++) worker.postMessage({ id, input: question });
+          new Promise((done, fail) => {
+            worker.onmessage = ({ data }) => {
+              if (data.problem !== undefined) fail(new Error(data.problem));
+              else if (data.id === round - 1) done();
+            };
+            for (let id = 0; id < round; id++) worker.postMessage({ id, input: question, lesson: null });
           });
         await ask();
         const measured: number[] = [];
