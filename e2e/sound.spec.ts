@@ -59,7 +59,8 @@ test('how it should sound: nothing plays unasked; before and after are told in w
   await expectAccessible(page);
   expect(await played()).toMatchObject({ contexts: 0, samples: 0 });
 
-  await then.getByRole('button', { name: 'Play as proposed' }).click();
+  // A glove taps twice: it plays on.
+  await then.getByRole('button', { name: 'Play as proposed' }).dblclick();
   await expect(then.getByRole('button', { name: 'Stop as proposed' })).toBeVisible();
   await expect.poll(async () => (await played()).samples).toBe(2.5 * 48_000);
   const once = await played();
@@ -69,6 +70,7 @@ test('how it should sound: nothing plays unasked; before and after are told in w
   await now.getByRole('button', { name: 'Play as it is set' }).click();
   await expect(then.getByRole('button', { name: 'Play as proposed' })).toBeVisible();
   expect(await played()).toMatchObject({ contexts: 2, closed: 1 });
+  await page.waitForTimeout(700);
   await now.getByRole('button', { name: 'Stop as it is set' }).click();
   await expect(now.getByRole('button', { name: 'Play as it is set' })).toBeVisible();
   expect((await played()).closed).toBe(2);

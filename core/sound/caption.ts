@@ -4,7 +4,7 @@ import type { TraceFigures } from './trace-figures';
 export type Heard = 'crisp' | 'popping' | 'slow' | 'plop' | 'spray' | 'sputter';
 
 /** Where one state ends and the next begins; trade: crackle of 80 to 150 a second, slow under 60, uneven from a deviation of half. */
-const LIMITS = { none: 12, slowPerS: 60, uneven: 0.5, stubbed: 0.04, sprayFallsPerS: 60 };
+const LIMITS = { none: 12, slowPerS: 60, uneven: 0.5, stubbed: 0.01, sprayFallsPerS: 60 };
 
 /** How an arc sounds by what it did. Where the arc goes out it sputters, whatever else. */
 export function heardAs({ ratePerS, unevenness, stubbed, fallsPerS, outs }: TraceFigures): Heard {

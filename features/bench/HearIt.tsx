@@ -4,6 +4,7 @@ import type { Answer } from '@/core/answer';
 import type { Case } from '@/core/case/schema';
 import type { Settings } from '@/core/setting/table';
 import type { Sounded } from '@/core/sound/sounding';
+import { platform } from '@/platform/ports';
 import type { Speaker } from '@/platform/speaker';
 import { Button } from '@/ui/Press';
 import { ArcTrace } from '@/ui/sound/ArcTrace';
@@ -13,12 +14,15 @@ import { useUnits } from '../shared/use-habits';
 import { useDraftPart, useLive } from './bench';
 import { useSounded } from './use-sounded';
 
+/** A second tap within this belongs to the first, ms. */
+const TWICE_MS = 600;
+
 /** The arc of today's settings and that of the proposed ones, drawn, told in words, and heard when asked. */
 export default function HearIt({ answer }: { answer: Answer }) {
   const { judged } = useLive();
   const today = useDraftPart((draft) => draft.settings);
   const proposed = { ...today, ...answer.correction.settings };
-  const [playing, setPlaying] = useState<{ which: string; speaker: Speaker } | null>(null);
+  const [playing, setPlaying] = useState<{ which: string; speaker: Speaker; since: number } | null>(null);
   const [mute, setMute] = useState(false);
   const now = useRef(playing);
   useEffect(() => {
@@ -27,6 +31,8 @@ export default function HearIt({ answer }: { answer: Answer }) {
   // Nothing sounds on after its place is left.
   useEffect(() => () => now.current?.speaker.close(), []);
   const hush = (): void => {
+    // A glove often taps twice.
+    if (playing !== null && platform().now().getTime() - playing.since < TWICE_MS) return;
     playing?.speaker.close();
     setPlaying(null);
   };
@@ -43,7 +49,7 @@ export default function HearIt({ answer }: { answer: Answer }) {
         setPlaying((one) => (one?.speaker === speaker ? null : one));
       });
       setMute(speaker === null);
-      setPlaying(speaker === null ? null : { which, speaker });
+      setPlaying(speaker === null ? null : { which, speaker, since: platform().now().getTime() });
     },
   });
   if (judged === null) return null;
@@ -84,10 +90,10 @@ type OneProps = {
 
 function OneArc({ title, input, settings, playing, onPlay, onHush }: OneProps) {
   const units = useUnits();
-  const { rig, job, preferences, experience } = input;
-  // The same sound as long as nothing that is heard is otherwise.
-  const key = JSON.stringify([heardIn(settings), rig, job, preferences, experience?.machine]);
-  const asked = useMemo(() => ({ input, settings: heardIn(settings) }), [key]); // eslint-disable-line react-hooks/exhaustive-deps
+  const { settings: _, findings: __, readings: ___, ...rest } = input;
+  // The same sound as long as nothing that is heard is otherwise: what was tapped of the bead is not.
+  const key = JSON.stringify({ input: rest, settings: heardIn(settings) });
+  const asked = useMemo(() => JSON.parse(key) as { input: Case; settings: Settings }, [key]);
   const { sounded, state, play } = useSounded(asked);
   const figures = (['voltageV', 'wireSpeedMPerMin'] as const).flatMap((name) => {
     const value = settings[name];

@@ -14,6 +14,7 @@ import type { LogFilter } from '../shared/api';
 import { jobWords } from '../shared/job-words';
 import { LogTabs } from '../shared/LogTabs';
 import { useUnits } from '../shared/use-habits';
+import { useOlder } from '../shared/use-older';
 import type { useLog } from '../shared/use-records';
 import { dayWords } from '../shared/time-words';
 import { WaitingLine } from './WaitingLine';
@@ -38,11 +39,9 @@ const idOf = ({ id }: CouponSummary): string => id;
 
 /** Every coupon, newest first, a page at a time. */
 export function CouponList({ log, filter, onFilter, chosenId }: ListProps) {
-  const { data, hasNextPage, isFetchingNextPage, fetchNextPage } = log;
+  const { data, hasNextPage, isFetchingNextPage } = log;
   const coupons = useMemo(() => data?.flatMap((page) => page.coupons), [data]);
-  const older = useCallback(() => {
-    if (hasNextPage) void fetchNextPage({ cancelRefetch: false });
-  }, [hasNextPage, fetchNextPage]);
+  const older = useOlder(log);
   const draw = useCallback(
     (coupon: CouponSummary) => <CouponRow coupon={coupon} here={coupon.id === chosenId} />,
     [chosenId],

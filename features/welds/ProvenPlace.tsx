@@ -22,6 +22,7 @@ import { LogTabs } from '../shared/LogTabs';
 import { fittedWords } from '../shared/rig-words';
 import { dayWords } from '../shared/time-words';
 import { useUnits } from '../shared/use-habits';
+import { useOlder } from '../shared/use-older';
 import { useCoupon } from '../shared/use-records';
 import { useProvenPages } from '../shared/use-welds';
 import type { ProvenAsked } from '../shared/weld-api';
@@ -50,10 +51,8 @@ export function ProvenPlace({ provenId }: { provenId: string | null }) {
     (setting: ProvenSetting) => <ProvenRow setting={setting} here={setting.id === chosenId} />,
     [chosenId],
   );
-  const { hasNextPage, fetchNextPage } = pages;
-  const older = useCallback(() => {
-    if (hasNextPage) void fetchNextPage({ cancelRefetch: false });
-  }, [hasNextPage, fetchNextPage]);
+  const { hasNextPage } = pages;
+  const older = useOlder(pages);
   const list =
     settings === undefined && pages.isError ? (
       <StateNote

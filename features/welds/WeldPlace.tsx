@@ -13,6 +13,7 @@ import { useLeft } from '@/ui/use-left';
 import { WIDE } from '@/ui/wide';
 import { Heading, Words } from '@/ui/Words';
 import { LogTabs } from '../shared/LogTabs';
+import { useOlder } from '../shared/use-older';
 import { useWeldPages } from '../shared/use-welds';
 import { WELD_STATE_WORDS } from '@/core/record/weld-words';
 import { WeldDetail } from './WeldDetail';
@@ -43,10 +44,8 @@ export function WeldPlace({ weldId }: { weldId: string | null }) {
     ...(said === '' ? {} : { text: said }),
     ...(shown === 'away' ? { putAway: true } : shown === 'all' ? {} : { state: shown }),
   });
-  const { hasNextPage, fetchNextPage } = pages;
-  const older = useCallback(() => {
-    if (hasNextPage) void fetchNextPage({ cancelRefetch: false });
-  }, [hasNextPage, fetchNextPage]);
+  const { hasNextPage } = pages;
+  const older = useOlder(pages);
   const open = weldId ?? (isWide ? (welds?.[0]?.id ?? null) : null);
   const chosenId = isWide ? open : null;
   const draw = useCallback((weld: Weld) => <WeldRow weld={weld} here={weld.id === chosenId} />, [chosenId]);
