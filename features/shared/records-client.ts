@@ -113,7 +113,18 @@ const isPageComing = ({ fetchStatus, fetchMeta }: Query['state']): boolean =>
 /** Puts something better in the place of what was seen, on the device too. */
 async function see<T>(client: QueryClient, key: QueryKey, next: (seen: T | undefined) => T | undefined): Promise<void> {
   client.setQueryData<T>(key, next);
+  askAnewIfAsked(client, key);
   if (client.getQueryData(key) !== undefined) await persister.persistQueryByKey(key, client);
+}
+
+/** An answer on its way was perhaps written before what is seen now, and would stand over it: it is asked for anew. */
+function askAnewIfAsked(client: QueryClient, key: QueryKey): void {
+  const query = client.getQueryCache().find({ queryKey: key, exact: true });
+  if (query?.state.fetchStatus !== 'fetching') return;
+  const again = (): unknown => query.fetch(undefined, { cancelRefetch: true }).catch(() => undefined);
+  // What stands already may be dropped; a first answer is waited for, by those who asked for it.
+  if (query.state.data !== undefined) again();
+  else void query.promise?.then(again, () => undefined);
 }
 
 /** The beads of a coupon with one put in its place, in order; without those that were taken back. */
