@@ -133,7 +133,8 @@ function curveOf(setup: ArcSetup, { settings = {} }: Case, { settings: to }: Cor
 }
 
 /** Whether the bead is still to be run: nothing that only a bead shows is stated. */
-const isToStart = ({ findings = {} }: Case): boolean =>
+const isToStart = ({ findings = {}, heard }: Case): boolean =>
+  heard === undefined &&
   Object.entries(findings).every(([id, state]) => state === 'unknown' || isCheckId(id));
 
 /**

@@ -3,6 +3,7 @@ import { STATED_IDS } from '../evidence/ids';
 import { number, words } from '../schema/parts';
 import { READINGS, SETTINGS, type ReadSetting } from '../setting/table';
 import { EXPERIENCE_SCHEMA } from './experience-schema';
+import { HEARD_SCHEMA } from './heard-schema';
 import { RIG_SCHEMA } from './rig-schema';
 import {
   BASE_METALS,
@@ -19,6 +20,7 @@ import {
 } from './terms';
 
 export type { Experience, Suspect } from './experience-schema';
+export { HEARD_SCHEMA, type Heard } from './heard-schema';
 export { RIG_SCHEMA } from './rig-schema';
 export * from './terms';
 
@@ -141,6 +143,8 @@ export const CASE_SCHEMA = {
     settings: SETTINGS_SCHEMA,
     readings: READINGS_SCHEMA,
     findings: FINDINGS_SCHEMA,
+    /** What was heard in a recording of the arc. */
+    heard: HEARD_SCHEMA,
     preferences: PREFERENCES_SCHEMA,
     /** What rig and coupon have taught before this bead. */
     experience: EXPERIENCE_SCHEMA,

@@ -9,6 +9,7 @@ import { cautionsFor, type CautionNote } from './cautions';
 import { inCircumstances, priorOf, type PriorEvidence } from './circumstance';
 import { taughtBy, type Engine } from './engine';
 import { firstLooks, type FirstLook } from './first-looks';
+import { gradedByEar } from './heard';
 import { likelySets } from './likely-sets';
 import { questions, type Questions } from './next-check';
 import { nextFigure, type NextFigure } from './next-figure';
@@ -72,7 +73,7 @@ export function diagnose(standard: Engine, input: Case): Diagnosis {
   const engine = inCircumstances(taught, input, setup);
   const arc = readArc(setup, settings);
   const residuals = { ...residualsOf(input, setup, arc), ...ampsResidual(input, asTaught, amps) };
-  const observed = observe(engine, findings);
+  const observed = observe(engine, findings, gradedByEar(engine, input, setup, arc));
   const { priors, factors, odds } = background(engine, input, setup, residuals);
   const network = noisyOr(engine, odds, observed);
   const result = posterior(network);
@@ -84,7 +85,7 @@ export function diagnose(standard: Engine, input: Case): Diagnosis {
       cause,
       probability,
       prior: priors[column],
-      because: reasonsFor(engine, column, observed, residuals, factors[column], priors),
+      because: reasonsFor(engine, column, { ...observed, heard: input.heard }, residuals, factors[column], priors),
     }));
   const stated = Object.entries(findings).filter(([, state]) => state !== 'unknown');
   const seen = new Set(stated.flatMap(([id, state]) => (state === 'present' ? [id] : [])));

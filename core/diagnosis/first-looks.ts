@@ -19,7 +19,7 @@ const ALL_MINUTES = 6;
  */
 export function firstLooks(engine: Engine, input: Case, setup: ArcSetup): FirstLook[] {
   const stated = Object.entries(input.findings ?? {}).filter(([, state]) => state !== 'unknown');
-  if (stated.some(([id]) => !isCheckId(id))) return [];
+  if (input.heard !== undefined || stated.some(([id]) => !isCheckId(id))) return [];
   const chances = new Map<CheckId, number>();
   engine.causes.forEach((cause, column) => {
     const { kind } = cause.remedy;

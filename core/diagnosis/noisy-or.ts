@@ -10,7 +10,10 @@ export type NoisyOr = {
   odds: Float64Array;
   /** Causes with the same number (>= 0) exclude each other; -1 for none. */
   group: Int16Array;
-  /** For each present finding: chance that nothing outside the causes brings it out, 1 - leak; below 1. */
+  /**
+   * For each present finding: chance that nothing outside the causes brings it out, 1 - leak; below 1. Under 0 for one that something
+   * speaks against without deciding it.
+   */
   silence: Float64Array;
   /** For each present finding, for each cause: 1 - strength. Row by row. */
   miss: Float64Array;

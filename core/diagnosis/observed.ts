@@ -2,17 +2,25 @@ import type { FindingState } from '../case/schema';
 import type { Engine, NetworkNode } from './engine';
 import type { NoisyOr } from './noisy-or';
 
-/** Evidence as the network holds it: rows where trouble shows and rows where it is known not to. */
-export type Observed = { present: NetworkNode[]; absent: NetworkNode[] };
+/** A row that something speaks for (+) or against (-), in natural log units, without deciding it. */
+export type Graded = { node: NetworkNode; weight: number };
+
+/** Evidence as the network holds it: rows where trouble shows, rows where it is known not to, and rows that a recording speaks of. */
+export type Observed = { present: NetworkNode[]; absent: NetworkNode[]; graded: Graded[] };
 
 /**
  * Sorts a case's findings into trouble seen and trouble known not to be there; a good finding turns round.
  * The order is the lexicon's, so the order of taps cannot matter.
  * @param findings state by finding or check id; "unknown" counts as not stated
+ * @param graded what a recording speaks of besides
  * @throws RangeError for an unknown id
  */
-export function observe(engine: Engine, findings: Record<string, FindingState>): Observed {
-  const observed: Observed = { present: [], absent: [] };
+export function observe(
+  engine: Engine,
+  findings: Record<string, FindingState>,
+  graded: readonly Graded[] = [],
+): Observed {
+  const observed: Observed = { present: [], absent: [], graded: [...graded] };
   for (const id of Object.keys(findings)) {
     if (!engine.nodeById.has(id)) throw new RangeError(`there is no finding "${id}"`);
   }
@@ -48,12 +56,23 @@ export function noisyOr({ group }: Engine, odds: Float64Array, observed: Observe
   const withAbsent = Float64Array.from(odds, (value, c) =>
     observed.absent.reduce((product, node) => product * (1 - absentStrength(node.strength[c])), value),
   );
-  const miss = new Float64Array(observed.present.length * count);
-  observed.present.forEach((node, f) => node.strength.forEach((strength, c) => (miss[f * count + c] = 1 - strength)));
+  const rows = [...observed.present, ...observed.graded.map(({ node }) => node)];
+  const miss = new Float64Array(rows.length * count);
+  rows.forEach((node, f) => node.strength.forEach((strength, c) => (miss[f * count + c] = 1 - strength)));
   return {
     odds: withAbsent,
     group,
-    silence: Float64Array.from(observed.present, ({ leak }) => ((1 - leak) * TRUSTED) / (1 - EYE.overlooks)),
+    silence: Float64Array.from([
+      ...observed.present.map(({ leak }) => ((1 - leak) * TRUSTED) / (1 - EYE.overlooks)),
+      ...observed.graded.map(gradedSilence),
+    ]),
     miss,
   };
 }
+
+/**
+ * Graded evidence on a row, likelihood ratio L (Pearl's virtual evidence): L P(shows) + P(not) = L (1 - (1 - 1/L) q prod(1 - s)), with
+ * q = 1 - leak. But for L, which is the same for all sets, that is a present finding whose silence is (1 - 1/L) q: smaller than q
+ * where something speaks for it, nothing at L = 1, and under 0 where something speaks against it.
+ */
+const gradedSilence = ({ node, weight }: Graded): number => (1 - Math.exp(-weight)) * (1 - node.leak);

@@ -1,9 +1,11 @@
-import { evidenceOfStated, FIGURES, type EvidenceId } from '../evidence/table';
+import type { Heard } from '../case/schema';
+import { evidenceOfStated, FIGURES, type EvidenceId, type HeardId } from '../evidence/table';
 import { meanOf } from '../knowledge/strength';
 import type { Cause } from '../knowledge/types';
 import type { PriorEvidence } from './circumstance';
 import type { Engine, NetworkNode } from './engine';
-import { absentStrength, type Observed } from './observed';
+import { heardBecause } from './heard';
+import { absentStrength, type Graded, type Observed } from './observed';
 import { figureWeight, type Residuals } from './residuals';
 
 /** One item that speaks for (+) or against (-) a cause, in natural log units, with the reason in trade words. */
@@ -21,6 +23,18 @@ export function findingWeight(node: NetworkNode, column: number, present: boolea
   for (let c = 0; c < priors.length; c++) if (c !== column) silence *= 1 - priors[c] * node.strength[c];
   const with_ = silence * (1 - node.strength[column]);
   return present ? Math.log((1 - with_) / (1 - silence)) : Math.log(1 - absentStrength(node.strength[column]));
+}
+
+/**
+ * The same of a row that a recording speaks of: ln P(recording | cause) / P(recording | not cause), with what it says of the row.
+ * @param weight ln P(recording | it sounds so) / P(recording | it does not)
+ */
+export function gradedWeight({ node, weight }: Graded, column: number, priors: Float64Array): number {
+  const ratio = Math.exp(weight);
+  let silence = 1 - node.leak;
+  for (let c = 0; c < priors.length; c++) if (c !== column) silence *= 1 - priors[c] * node.strength[c];
+  const given = (quiet: number): number => ratio * (1 - quiet) + quiet;
+  return Math.log(given(silence * (1 - node.strength[column])) / given(silence));
 }
 
 /** Why a cause brings out a finding: by the link that is as strong as it is here, for it may be stronger on this wire. */
@@ -49,7 +63,7 @@ function linkReason(
 export function reasonsFor(
   { causes }: Engine,
   column: number,
-  observed: Observed,
+  observed: Observed & { heard?: Heard },
   residuals: Residuals,
   factors: readonly PriorEvidence[],
   priors: Float64Array,
@@ -66,6 +80,12 @@ export function reasonsFor(
       const because = linkReason(cause, node.id, node.strength[column], trouble, node.good);
       reasons.push({ evidence: evidenceOfStated(node.id), weight, because });
     }
+  }
+  for (const graded of observed.graded) {
+    if (observed.heard === undefined) break;
+    const id = graded.node.id as HeardId;
+    const weight = gradedWeight(graded, column, priors);
+    reasons.push({ evidence: `heard:${id}`, weight, because: heardBecause(id, observed.heard, graded.weight > 0) });
   }
   for (const link of cause.figures ?? []) {
     const residual = residuals[link.residual];

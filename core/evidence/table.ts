@@ -1,12 +1,14 @@
 import { SETTINGS, type ReadSetting, type SettingName } from '../setting/table';
 import { isCheckId, isStatedId, type CheckId, type FindingId, type StatedId } from './ids';
 
-/**
- * The one table of what can speak for or against a cause. A sound that was measured, an inspection and a
- * photograph get their rows here when they come.
- */
+/** Findings that a recording of the arc can speak for. */
+export const HEARD_IDS = ['sound-popping', 'sound-hiss', 'sound-plop', 'sound-sputter', 'bead-fades'] as const;
+export type HeardId = (typeof HEARD_IDS)[number] & FindingId;
+
+/** The one table of what can speak for or against a cause. */
 export type FieldEvidence =
   | `setting:${SettingName}`
+  | `heard:${HeardId}`
   | 'rig:polarity'
   | 'rig:gas'
   | 'rig:wire'
@@ -35,6 +37,11 @@ const settingWords = Object.fromEntries(
 export const FIELD_WORDS: Record<FieldEvidence, string> = {
   ...settingWords,
   'setting:wireSpeedMPerMin': 'Wire speed against the plate',
+  'heard:sound-popping': 'Recording: uneven pops',
+  'heard:sound-hiss': 'Recording: few clicks',
+  'heard:sound-plop': 'Recording: next to no clicks',
+  'heard:sound-sputter': 'Recording: comes and goes',
+  'heard:bead-fades': 'Recording: thins out along the run',
   'rig:polarity': 'Studs',
   'rig:gas': 'Gas label',
   'rig:wire': 'Spool',
@@ -60,6 +67,7 @@ export function evidenceOfStated(id: StatedId): EvidenceId {
 
 /** The finding or check behind an evidence id, or null for a field of the case. */
 export function statedOfEvidence(evidence: EvidenceId): StatedId | null {
+  if (!evidence.startsWith('finding:') && !evidence.startsWith('check:')) return null;
   const id = evidence.slice(evidence.indexOf(':') + 1);
   return isStatedId(id) ? id : null;
 }

@@ -11,7 +11,7 @@ import type { Bead } from '../record/schema';
 import { dialFor, type Dials } from '../setting/dials';
 import { SETTING_NAMES, SETTINGS, type SettingName, type Settings } from '../setting/table';
 import { dialText } from '../setting/words';
-import { csvOf, figureIn, headOf, lengthIn, type Decimal } from './spreadsheet';
+import { csvOf, figureIn, headOf, lengthIn, numberIn, type Decimal } from './spreadsheet';
 
 export type Cells = Record<string, string | number>;
 
@@ -74,14 +74,17 @@ export function sizeCells(sizes: readonly Sized[], units: UnitSystem, decimal: D
  * @param marks whether the marks of the knobs have one
  */
 export function beadCells(
-  bead: Pick<Bead, 'number' | 'ranAt' | 'settings' | 'findings' | 'names' | 'verdict' | 'move' | 'outcome' | 'note'>,
+  bead: Pick<
+    Bead,
+    'number' | 'ranAt' | 'settings' | 'findings' | 'heard' | 'names' | 'verdict' | 'move' | 'outcome' | 'note'
+  >,
   setup: SetupFacts | undefined,
   names: readonly SettingName[],
   units: UnitSystem,
   decimal: Decimal,
   marks: Marks,
 ): Cells {
-  const { number, ranAt, settings, findings, names: called, verdict, move, outcome, note } = bead;
+  const { number, ranAt, settings, findings, heard, names: called, verdict, move, outcome, note } = bead;
   const dials = setup === undefined ? {} : dialsOf(setup);
   const told = (state: 'present' | 'absent'): string =>
     Object.entries(findings)
@@ -93,6 +96,8 @@ export function beadCells(
     ...settingCells(settings, dials, names, units, decimal, marks),
     seen: told('present'),
     'not there': told('absent'),
+    'clicks a second': heard === undefined ? '' : numberIn(heard.clicksPerS, decimal),
+    'unevenness of the clicks': heard === undefined ? '' : numberIn(heard.unevenness, decimal),
     verdict: verdict === null ? '' : verdict.name,
     'likelihood (%)': verdict === null ? '' : String(Math.round(100 * verdict.probability)),
     then: move === null ? '' : moveInWords(move, dials, units),

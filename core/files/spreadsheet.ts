@@ -8,6 +8,9 @@ export type Decimal = 'point' | 'comma';
 /** A figure as a person writes it, with the decimal sign that is asked for. */
 const written = (text: string, decimal: Decimal): string => (decimal === 'comma' ? text.replace('.', ',') : text);
 
+/** A figure without a unit. */
+export const numberIn = (value: number, decimal: Decimal): string => written(String(value), decimal);
+
 /** The head of a setting's column, with its unit: "volts (V)". */
 export const headOf = (name: SettingName, units: UnitSystem): string =>
   `${SETTINGS[name].name.toLowerCase()} (${unitOf(SETTINGS[name].quantity, units)})`;

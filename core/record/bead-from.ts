@@ -45,6 +45,7 @@ export function beadFrom(
     readings: input.readings ?? {},
     schools,
     findings: draft.findings,
+    ...(draft.heard === undefined ? {} : { heard: draft.heard }),
     names: answer.names,
     verdict: top === undefined ? null : { cause: top.cause, name: top.name, probability: top.probability },
     move: takenMove(movesNow(answer.correction, changes)),
@@ -98,6 +99,10 @@ export function draftFromLast(last: LastBead | null, id: string): Draft {
 
 /** The draft that a bead was logged from, to go on with it. @param id of the new draft */
 export function draftFromBead(bead: Omit<NewBead, 'id'>, id: string): Draft {
-  const { settings, readings, findings, experience } = bead;
-  return { ...emptyDraft(id), settings, readings, findings, suspects: byCause(experience?.suspects ?? []) };
+  const { settings, readings, findings, heard, experience } = bead;
+  return {
+    ...emptyDraft(id),
+    ...{ settings, readings, findings, suspects: byCause(experience?.suspects ?? []) },
+    ...(heard === undefined ? {} : { heard }),
+  };
 }

@@ -1,5 +1,5 @@
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
-import { FINDINGS_SCHEMA, PREFERENCES_SCHEMA, READINGS_SCHEMA, SETTINGS_SCHEMA } from '../case/schema';
+import { FINDINGS_SCHEMA, HEARD_SCHEMA, PREFERENCES_SCHEMA, READINGS_SCHEMA, SETTINGS_SCHEMA } from '../case/schema';
 import { experienceSchema, suspectsSchema } from '../case/experience-schema';
 import { CAUSE_IDS } from '../evidence/ids';
 import { ID, INSTANT, name, note, number, REVISION } from '../schema/parts';
@@ -112,6 +112,8 @@ export const BEAD_PROPERTIES = {
   /** The schools it was judged by. */
   schools: PREFERENCES_SCHEMA,
   findings: FINDINGS_SCHEMA,
+  /** What was heard in a recording of it; missing where none was made. */
+  heard: HEARD_SCHEMA,
   /** What its findings were called then. */
   names: { type: 'object', maxProperties: 200, additionalProperties: name(60) },
   verdict: VERDICT_SCHEMA,

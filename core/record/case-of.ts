@@ -1,4 +1,4 @@
-import type { Case, Experience, Job, Preferences } from '../case/schema';
+import type { Case, Experience, Heard, Job, Preferences } from '../case/schema';
 import { CASE_FORMAT } from '../case/terms';
 import { isCauseId, isStatedId } from '../evidence/ids';
 import { dialsWith, type Dials } from '../setting/dials';
@@ -13,6 +13,7 @@ export type BeadFacts = {
   settings: Settings;
   readings: Bead['readings'];
   findings: Record<string, 'present' | 'absent' | 'unknown'>;
+  heard?: Heard;
   experience?: Bead['experience'];
 };
 
@@ -52,6 +53,7 @@ export function caseOf(setup: SetupFacts, job: Job, bead: BeadFacts, schools: Pr
     settings: bead.settings,
     readings: { voltageV: display, wireSpeedMPerMin: display, travelSpeedMmPerMin: 'estimate', ...bead.readings },
     findings: Object.fromEntries(Object.entries(bead.findings).filter(([id]) => isStatedId(id))),
+    ...(bead.heard === undefined ? {} : { heard: bead.heard }),
     preferences: schools,
     ...(experience === undefined ? {} : { experience }),
   };

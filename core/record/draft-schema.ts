@@ -1,5 +1,6 @@
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
-import { FINDINGS_SCHEMA, READINGS_SCHEMA, SETTINGS_SCHEMA } from '../case/schema';
+import { FINDINGS_SCHEMA, HEARD_SCHEMA, READINGS_SCHEMA, SETTINGS_SCHEMA } from '../case/schema';
+import { MOST_HEARD_S } from '../case/heard-schema';
 import { ID } from '../schema/parts';
 import { OUTCOMES } from './bead-schema';
 import { SETTING_NAMES } from '../setting/table';
@@ -18,6 +19,8 @@ const DRAFT_SCHEMA = {
     settings: SETTINGS_SCHEMA,
     readings: READINGS_SCHEMA,
     findings: FINDINGS_SCHEMA,
+    /** What was heard in a recording of it. */
+    heard: HEARD_SCHEMA,
     /** How many times likelier than usual the beads before make causes that last, as odds. */
     suspects: {
       type: 'object',
@@ -40,7 +43,8 @@ const FIELD_BEFORE_SCHEMA = {
   properties: {
     part: { enum: PARTS },
     key: { type: 'string', maxLength: 80 },
-    was: { type: ['string', 'number', 'null'], maxLength: 200 },
+    // The strip of a recording is the longest there is.
+    was: { type: ['string', 'number', 'null'], maxLength: 10 * MOST_HEARD_S },
   },
 } as const satisfies JSONSchema;
 

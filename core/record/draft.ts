@@ -1,4 +1,4 @@
-import type { FindingState } from '../case/schema';
+import type { FindingState, Heard } from '../case/schema';
 import type { StatedId } from '../evidence/ids';
 import { takesFigure, type ReadSetting, type Reading, type SettingName } from '../setting/table';
 import { LONGEST_PAST, PARTS } from './draft-fields';
@@ -64,6 +64,8 @@ export function undo(history: DraftHistory, newId: string): Undone {
       else fields[key] = was;
     }
     Object.assign(now, { [part]: fields });
+    // Heard is all of its figures, or nothing.
+    if (part === 'heard' && Object.keys(fields).length === 0) delete now.heard;
   }
   return { history: { now, past: history.past.slice(0, -1) }, unlog: last.logged, rejudge: last.judged ?? null };
 }
@@ -78,6 +80,11 @@ export function tapFinding(draft: Draft, id: StatedId): Draft {
 export function setFinding(draft: Draft, id: StatedId, state: FindingState): Draft {
   const { [id]: _, ...rest } = draft.findings;
   return { ...draft, findings: state === 'unknown' ? rest : { ...rest, [id]: state } };
+}
+
+/** Puts what was heard in a recording with the bead, or takes it off again. */
+export function setHeard({ heard: _, ...draft }: Draft, heard: Heard | null): Draft {
+  return heard === null ? draft : { ...draft, heard };
 }
 
 /** Says how a figure was got. */

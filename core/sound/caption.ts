@@ -1,13 +1,13 @@
 import type { TraceFigures } from './trace-figures';
 
 /** How an arc sounds, in a word: the states that a welder tells apart by ear. */
-export type Heard = 'crisp' | 'popping' | 'slow' | 'plop' | 'spray' | 'sputter';
+export type ArcSound = 'crisp' | 'popping' | 'slow' | 'plop' | 'spray' | 'sputter';
 
 /** Where one state ends and the next begins; trade: crackle of 80 to 150 a second, slow under 60, uneven from a deviation of half. */
 const LIMITS = { none: 12, slowPerS: 60, uneven: 0.5, stubbed: 0.01, sprayFallsPerS: 60 };
 
 /** How an arc sounds by what it did. Where the arc goes out it sputters, whatever else. */
-export function heardAs({ ratePerS, unevenness, stubbed, fallsPerS, outs }: TraceFigures): Heard {
+export function heardAs({ ratePerS, unevenness, stubbed, fallsPerS, outs }: TraceFigures): ArcSound {
   const { none, slowPerS, uneven, sprayFallsPerS } = LIMITS;
   if (outs > 0) return 'sputter';
   if (fallsPerS > sprayFallsPerS && ratePerS < slowPerS) return 'spray';

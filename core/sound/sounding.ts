@@ -1,5 +1,5 @@
 import type { ArcEvent, ArcRun } from './arc-run';
-import { captionOf, heardAs, type Heard } from './caption';
+import { captionOf, heardAs, type ArcSound } from './caption';
 import { SimulatedArc } from './simulate';
 import { traceFigures, type TraceFigures } from './trace-figures';
 import { ArcVoice, SAMPLE_RATE } from './voice';
@@ -8,7 +8,12 @@ import { ArcVoice, SAMPLE_RATE } from './voice';
 export type DrawnTrace = { sliceS: number; currentA: number[]; voltageV: number[]; events: ArcEvent[] };
 
 export type Piece = { samples: Float32Array<ArrayBuffer> };
-export type Sounded = { figures: TraceFigures; heard: Heard; caption: ReturnType<typeof captionOf>; trace: DrawnTrace };
+export type Sounded = {
+  figures: TraceFigures;
+  heard: ArcSound;
+  caption: ReturnType<typeof captionOf>;
+  trace: DrawnTrace;
+};
 
 /** An arc needs so long to come to its own, s: that is burned and not heard. */
 const SETTLES_S = 0.3;

@@ -191,6 +191,6 @@ export function marksOf(settings: Settings, dials: Dials | undefined): Start['ma
 }
 
 /** What of a case a start is worked out from: everything but figures and what a bead showed. */
-export function withoutBead({ settings: _, readings: __, findings: ___, ...rest }: Case): Case {
+export function withoutBead({ settings: _, readings: __, findings: ___, heard: ____, ...rest }: Case): Case {
   return rest;
 }

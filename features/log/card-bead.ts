@@ -21,6 +21,6 @@ export function cardBead({ beads, setups }: Pick<Coupon, 'beads' | 'setups'>): C
  * showed: how it is led, how warm the plate has to be, what to wear.
  */
 export function cardCase({ bead, setup }: CardBead, { job }: Pick<Coupon, 'job'>): Case {
-  const { findings: _, experience: __, ...input } = caseOfBead(bead, setup, job);
+  const { findings: _, experience: __, heard: ___, ...input } = caseOfBead(bead, setup, job);
   return input;
 }

@@ -45,6 +45,7 @@ export type BeadDocument = Pick<
   | 'readings'
   | 'schools'
   | 'findings'
+  | 'heard'
   | 'names'
   | 'verdict'
   | 'move'
@@ -56,7 +57,7 @@ export type BeadDocument = Pick<
 
 export function toBead({ facts, appearance, shows: _, ...row }: typeof beads.$inferSelect): Bead {
   const document = documentOf(facts);
-  const { verdict = null, move = null, judgedBy = null, experience, cured, leaves } = document as Partial<BeadDocument>;
+  const { verdict = null, move = null, judgedBy = null, heard, experience, cured, leaves } = document as Partial<BeadDocument>;
   return {
     ...row,
     settings: part(document, 'settings'),
@@ -67,6 +68,7 @@ export function toBead({ facts, appearance, shows: _, ...row }: typeof beads.$in
     verdict,
     move,
     judgedBy,
+    ...(heard === undefined ? {} : { heard }),
     ...(experience === undefined ? {} : { experience }),
     ...(cured === undefined ? {} : { cured }),
     ...(leaves === undefined ? {} : { leaves }),
