@@ -134,8 +134,7 @@ function curveOf(setup: ArcSetup, { settings = {} }: Case, { settings: to }: Cor
 
 /** Whether the bead is still to be run: nothing that only a bead shows is stated. */
 const isToStart = ({ findings = {}, heard }: Case): boolean =>
-  heard === undefined &&
-  Object.entries(findings).every(([id, state]) => state === 'unknown' || isCheckId(id));
+  heard === undefined && Object.entries(findings).every(([id, state]) => state === 'unknown' || isCheckId(id));
 
 /**
  * Diagnosis and correction in one: the whole answer to a case, for the page's worker and the server alike. The arc is

@@ -1,5 +1,6 @@
 import { v7 } from 'uuid';
 import { lightened } from './lightened';
+import { openMicrophone, type Microphone } from './microphone';
 import { openSpeaker, type Speaker } from './speaker';
 
 /** Text kept by key on the device. Reading and writing may fail: storage may be full, refused, or not there at all. */
@@ -18,7 +19,7 @@ export type Ports = {
   /** Sends a request to the workshop's server. */
   request: (path: string, init: RequestInit) => Promise<Response>;
   /** Hands a file to the reader to keep. */
-  saveFile: (name: string, text: string, type: string) => void;
+  saveFile: (name: string, content: string | Uint8Array<ArrayBuffer>, type: string) => void;
   /** Hands what stands at an address of the workshop's server to the reader to keep, as it comes: it may be large. */
   saveFrom: (path: string) => void;
   /** Lets the reader choose a file of one of these media types, of so many MB at most; null where none is chosen. */
@@ -29,6 +30,8 @@ export type Ports = {
   openPicture: (from: 'camera' | 'files') => Promise<Blob | null>;
   /** Opens the loudspeaker for sound of so many samples a second; null where there is none. Only ever at a tap. */
   openSpeaker: (rate: number) => Speaker | null;
+  /** Opens the microphone, which the reader is asked for; what it hears comes in pieces. Only ever at a tap. */
+  openMicrophone: (onPiece: (samples: Float32Array<ArrayBuffer>) => void) => Promise<Microphone>;
   /** Puts the page on paper. */
   print: () => void;
 };
@@ -61,8 +64,8 @@ function request(path: string, init: RequestInit): Promise<Response> {
 }
 
 /** The browser keeps what a link with a name leads to. */
-function saveFile(name: string, text: string, type: string): void {
-  const address = URL.createObjectURL(new Blob([text], { type }));
+function saveFile(name: string, content: string | Uint8Array<ArrayBuffer>, type: string): void {
+  const address = URL.createObjectURL(new Blob([content], { type }));
   const link = Object.assign(document.createElement('a'), { href: address, download: name });
   link.click();
   setTimeout(() => URL.revokeObjectURL(address), 10_000);
@@ -112,6 +115,7 @@ const BROWSER: Ports = {
   openBlob,
   openPicture,
   openSpeaker,
+  openMicrophone,
   print: () => globalThis.print(),
   now: () => new Date(),
   newId: () => v7(),

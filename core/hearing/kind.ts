@@ -28,14 +28,23 @@ const ALIKE = 0.08;
 
 /**
  * Where an arc ends. Of simulated arcs in noise 10 dB under them the clicks stand out by 2.6 and more, of a grinder, a fan and a
- * compressor by 1.4 at most. Two thirds and more of the pulses of a voice come as the one before, of the clicks of an arc a third at
- * most. Strikes of a hammer ring on, so that their echoes are counted with them and lie twenty times apart and more in loudness,
+ * compressor by 1.4 at most. Most pulses of a voice come as the one before, with pauses between the syllables; of the clicks of an
+ * uneven arc a fifth does. Strikes of a hammer ring on, so that their echoes are counted with them and lie twenty times apart and more in loudness,
  * where the clicks of an arc lie two to five.
  */
 const ARC = {
-  ...{ contrast: 2.2, filled: 0.5, spread: 15, regular: 0.5, bright: 0.06 },
-  ...{ clicksPerS: 8, unevenness: 2.4, loudSpread: 0.9 },
+  ...{ contrast: 2.2, filled: 0.5, spread: 15, regular: 0.3, machine: 0.85, pauses: 0.9, bright: 0.06 },
+  ...{ clicksPerS: 8, unevenness: 1.9, loudSpread: 0.9 },
 };
+
+/**
+ * Whether pulses come as a voice or a machine gives them: one as the other while a syllable lasts, and then a pause; or one as the
+ * other all along. An even arc has many that are alike too, but no pauses. Of few clicks more are alike by chance.
+ */
+function isVoiceOrMachine({ regular }: Marks, { clicksPerS, unevenness }: Rhythm, seconds: number): boolean {
+  const byChance = 0.4 / Math.sqrt(Math.max(1, clicksPerS * seconds));
+  return regular > ARC.machine || ((unevenness ?? 9) > ARC.pauses && regular > ARC.regular + byChance);
+}
 
 /** Share of the times between clicks that are like the one before. */
 function regularityOf(onsets: readonly Onset[]): number {
@@ -66,12 +75,13 @@ export function marksOf(
 /** What a sound is, as far as it can be told: an arc that shorts, a noise without clicks, or what comes and goes. */
 export type Kind = 'arc' | 'no-clicks' | 'other';
 
-export function kindOf(marks: Marks, { clicksPerS, unevenness, loudSpread }: Rhythm, spans: readonly Span[]): Kind {
+export function kindOf(marks: Marks, rhythm: Rhythm, spans: readonly Span[]): Kind {
+  const { clicksPerS, unevenness, loudSpread } = rhythm;
   if (lengthOf(spans) === 0) return 'other';
   if (marks.contrast < ARC.contrast || clicksPerS < ARC.clicksPerS) return 'no-clicks';
   const isOther =
     marks.spread > ARC.spread ||
-    marks.regular > ARC.regular ||
+    isVoiceOrMachine(marks, rhythm, lengthOf(spans)) ||
     marks.bright < ARC.bright ||
     marks.filled < ARC.filled ||
     (unevenness ?? 9) > ARC.unevenness ||

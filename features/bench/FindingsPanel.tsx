@@ -1,17 +1,20 @@
 import Search from 'lucide-react-native/icons/search';
-import { memo, useDeferredValue, useMemo, useState, type RefObject } from 'react';
+import { lazy, memo, Suspense, useDeferredValue, useMemo, useState, type RefObject } from 'react';
 import { Pressable, ScrollView, TextInput, View } from 'react-native';
 import type { FindingState } from '@/core/case/schema';
 import type { StatedId } from '@/core/evidence/ids';
 import { FINDINGS } from '@/core/knowledge/findings';
 import type { Finding, Sense } from '@/core/knowledge/types';
 import { FindingDrawing } from '@/ui/bead/FindingDrawing';
-import { Toggle } from '@/ui/Press';
+import { Button, Toggle } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { useInk } from '@/ui/use-ink';
 import { Heading, Words } from '@/ui/Words';
 import { useBenchActions, useDraftPart, useLive } from './bench';
 import { useFound } from './use-found';
+
+/** Fetched when the arc is listened to. */
+const ListenHere = lazy(() => import('./ListenHere'));
 
 type Tab = 'telling' | Sense;
 const TABS: readonly { sense: Tab; label: string }[] = [
@@ -116,6 +119,7 @@ function Panel({ wide, searchField }: PanelProps) {
           className="min-h-14 rounded-md border-2 border-edge bg-plate px-3 font-plain text-lg text-ink"
         />
       )}
+      {sought === '' && sense === 'hear' && <Listen />}
       {shown.length === 0 && (
         <Words role="status">
           {sought === ''
@@ -135,6 +139,25 @@ function Panel({ wide, searchField }: PanelProps) {
         ))}
       </Row>
     </View>
+  );
+}
+
+/** What a recording of the arc says, beside the ear. */
+function Listen() {
+  const heard = useDraftPart((draft) => draft.heard !== undefined);
+  const [open, setOpen] = useState(heard);
+  return (
+    <>
+      <Button
+        label={open ? 'Close the recording' : 'Let it listen: a recording of the arc'}
+        onPress={() => setOpen(!open)}
+      />
+      {open && (
+        <Suspense fallback={<View style={{ height: 200 }} className="rounded-md bg-plate" />}>
+          <ListenHere />
+        </Suspense>
+      )}
+    </>
   );
 }
 

@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
-import type { Case, FindingState } from '@/core/case/schema';
+import type { Case, FindingState, Heard } from '@/core/case/schema';
 import type { Answer } from '@/core/answer';
 import type { Proven } from '@/core/start/proven-schema';
 import { nextSettings, startingSettings } from '@/core/correction/next-settings';
@@ -8,6 +8,7 @@ import { beadFrom, draftAfter } from '@/core/record/bead-from';
 import {
   judgedStep,
   setFinding,
+  setHeard,
   setReading,
   setSetting,
   step,
@@ -49,6 +50,8 @@ export type Actions = {
   tap: (finding: StatedId) => void;
   answer: (finding: StatedId, state: FindingState) => void;
   set: (setting: SettingName, value: number | null) => void;
+  /** Puts what was heard in a recording with the bead; null takes it off. */
+  hear: (heard: Heard | null) => void;
   /** Says how a figure was got. */
   read: (setting: ReadSetting, reading: Reading) => void;
   type: (setting: SettingName, text: string, toInside: (value: number) => number) => void;
@@ -106,6 +109,7 @@ export function useWrites(
         noteWalk(latest.current.records.coupon.rig.id, finding, state);
         change((draft) => setFinding(draft, finding, state));
       },
+      hear: (heard) => change((draft) => setHeard(draft, heard)),
       set: (setting, value) => change((draft) => setSetting(draft, setting, value)),
       read: (setting, reading) => change((draft) => setReading(draft, setting, reading)),
       type: (setting, text, toInside) => change((draft) => typeSetting(draft, setting, text, toInside)),

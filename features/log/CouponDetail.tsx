@@ -2,6 +2,7 @@ import { useRouter } from 'expo-router';
 import { lazy, Suspense, useState } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
 import { appearanceFrom } from '@/core/bead/appearance';
+import { heardLine } from '@/core/hearing/heard-words';
 import { dialsOf } from '@/core/record/case-of';
 import { moveInWords } from '@/core/record/move-words';
 import type { ShownPicture } from '@/core/record/waiting-pictures';
@@ -209,6 +210,7 @@ function BeadRecord({ bead, coupon, pictures }: { bead: Bead; coupon: Coupon; pi
           )}
           {seen.length > 0 && <Words>{`Seen: ${seen.join(', ')}.`}</Words>}
           {absent.length > 0 && <Words className="text-faint">{`Not there: ${absent.join(', ')}.`}</Words>}
+          {bead.heard && <Words>{`Recording: ${heardLine(bead.heard)}.`}</Words>}
           {bead.verdict && (
             <Words>{`Verdict: ${bead.verdict.name.toLowerCase()}, ${likelihoodWords(bead.verdict.probability)} (${Math.round(bead.verdict.probability * 100)} %).`}</Words>
           )}

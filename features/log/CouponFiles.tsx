@@ -8,7 +8,8 @@ import { Heading, Words } from '@/ui/Words';
 import { useUnits } from '../shared/use-habits';
 import { DecimalChoice } from '../shared/DecimalChoice';
 import type { Decimal } from '@/core/files/spreadsheet';
-import { couponCsv, couponFile, fileNameOf } from './coupon-file';
+import { fileNameOf } from '@/core/files/file-name';
+import { couponCsv, couponFile } from './coupon-file';
 
 /** A coupon as a file, for a spreadsheet or for a program. */
 export default function CouponFiles({ coupon }: { coupon: Coupon }) {

@@ -1,7 +1,8 @@
 import { parse } from 'papaparse';
 import { validateCase } from '@/core/case/validate';
 import { CRISP } from './testing/coupon';
-import { couponCsv, couponFile, COUPON_FILE_FORMAT, fileNameOf } from './coupon-file';
+import { couponCsv, couponFile, COUPON_FILE_FORMAT } from './coupon-file';
+import { fileNameOf } from '@/core/files/file-name';
 
 const read = (text: string, delimiter = ','): Record<string, string>[] =>
   parse<Record<string, string>>(text, { header: true, delimiter }).data;

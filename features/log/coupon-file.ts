@@ -51,10 +51,3 @@ export function couponCsv(coupon: Coupon, units: UnitSystem, decimal: Decimal): 
   });
   return csvOf(rows, decimal);
 }
-
-/** A name for a file, of a title. */
-export const fileNameOf = (title: string): string =>
-  title
-    .toLowerCase()
-    .replace(/[^\p{L}\p{N}]+/gu, '-')
-    .replace(/^-|-$/g, '') || 'coupon';

@@ -1,6 +1,7 @@
 import { Link, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
+import { fileNameOf } from '@/core/files/file-name';
 import { MACHINE_OFF } from '@/core/case/experience-schema';
 import type { Teaching, TeachingStep } from '@/core/learning/teaching';
 import { OUTCOME_WORDS } from '@/core/record/outcome';
@@ -98,7 +99,11 @@ export function TaughtPanel({ rig }: { rig: RigRecord }) {
           label="Save as a file"
           disabled={steps.length === 0}
           onPress={() =>
-            platform().saveFile(`${fileName(rig.name)}-taught.json`, JSON.stringify(data, null, 2), 'application/json')
+            platform().saveFile(
+              `${fileNameOf(rig.name)}-taught.json`,
+              JSON.stringify(data, null, 2),
+              'application/json',
+            )
           }
         />
       </Row>
@@ -108,7 +113,6 @@ export function TaughtPanel({ rig }: { rig: RigRecord }) {
 
 /** A count that has faded, as a whole number. */
 const whole = (count: number): number => Math.max(1, Math.round(count));
-const fileName = (name: string): string => name.toLowerCase().replace(/[^a-z0-9]+/g, '-');
 
 /** Steps drawn at first; the older ones on asking. */
 const DRAWN = 10;

@@ -4,6 +4,7 @@ import { CAUSES } from '../../core/knowledge';
 import { calibration, confusions, judge, percent, summary, type Judged } from './score';
 import { stream } from '../../core/chance/stream';
 import { landing } from './landing';
+import { sound } from './sound';
 import { drawCase, type DrawnCase } from './synthetic';
 import { COVER_CASES } from '../../core/cases/written-cover';
 import { MACHINE_CASES } from '../../core/cases/written-machine';
@@ -13,7 +14,7 @@ import { TECHNIQUE_CASES } from '../../core/cases/written-technique';
 
 /** Every third written case is held out: strengths were never set on it. */
 const FILES = [SETTINGS_CASES, TECHNIQUE_CASES, COVER_CASES, MACHINE_CASES, METALS_CASES];
-const DRAWN = Number(process.argv[2] ?? 5000);
+const DRAWN = Number(process.argv.slice(2).find((given) => !given.startsWith('--')) ?? 5000);
 const CHECKED = 300;
 /** Spoiled settings of each fault. */
 const LANDED = 250;
@@ -84,6 +85,10 @@ function drawn(): void {
   );
 }
 
-written();
-drawn();
-landing(LANDED);
+/** The arc by ear is asked for by itself: it takes a minute, and rests on nothing that the others do. */
+if (process.argv.includes('--sound')) sound();
+else {
+  written();
+  drawn();
+  landing(LANDED);
+}
