@@ -10,8 +10,8 @@ writeFileSync(WAV, arcWav(20.1, 4));
 
 test.use({
   permissions: ['microphone'],
-  launchOptions: async ({ launchOptions }, use) =>
-    use({
+  launchOptions: async ({ launchOptions }, provide) =>
+    provide({
       ...launchOptions,
       args: [
         ...(launchOptions.args ?? []),
