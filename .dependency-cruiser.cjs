@@ -43,6 +43,7 @@ const CORE_ORDER = [
   ['correction'],
   ['record'],
   ['learning'],
+  ['school'],
 ];
 const coreRooms = CORE_ORDER.flatMap((level, i) =>
   level.map((folder) => ({

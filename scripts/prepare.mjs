@@ -90,6 +90,7 @@ const SCHEMA_SOURCES = [
   'core/case',
   'core/evidence',
   'core/record',
+  'core/school',
   'core/schema',
   'core/setting',
   'scripts/compile-schemas.ts',

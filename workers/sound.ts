@@ -1,9 +1,13 @@
 import type { Case } from '../core/case/schema';
 import type { Settings } from '../core/setting/table';
+import type { ArcRun } from '../core/sound/arc-run';
+import type { NoiseBeside } from '../core/sound/shop-noise';
 import type { Sounded } from '../core/sound/sounding';
 
-/** What is asked of the worker: the arc of a case with these settings. */
-export type SoundAsked = { input: Case; settings: Settings; seed: number; seconds: number };
+/** What is asked of the worker: the arc of a case with these settings, or one that is given whole, with what is heard beside it. */
+export type SoundAsked = { seconds: number } & (
+  { input: Case; settings: Settings; seed: number } | { run: ArcRun; noise: NoiseBeside | null }
+);
 /** What it tells: pieces of sound as they are worked out, then what they came to; or that there is nothing to be simulated. */
 export type SoundTold =
   { kind: 'piece'; samples: Float32Array<ArrayBuffer> } | { kind: 'ended'; sounded: Sounded } | { kind: 'none' };

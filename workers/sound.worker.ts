@@ -6,10 +6,10 @@ const tell = (told: SoundTold, given: Transferable[] = []): void =>
   (self as unknown as { postMessage: (told: SoundTold, given: Transferable[]) => void }).postMessage(told, given);
 
 /** Burns one arc and tells what it sounds like, piece by piece. */
-self.onmessage = ({ data: { input, settings, seed, seconds } }: MessageEvent<SoundAsked>) => {
-  const run = arcRunOf(input, settings, seed);
+self.onmessage = ({ data }: MessageEvent<SoundAsked>) => {
+  const run = 'run' in data ? data.run : arcRunOf(data.input, data.settings, data.seed);
   if (run === null) return tell({ kind: 'none' });
-  const arc = sounding(run, seconds);
+  const arc = sounding(run, data.seconds, 'run' in data ? data.noise : null);
   for (let next = arc.next(); ; next = arc.next()) {
     if (next.done === true) return tell({ kind: 'ended', sounded: next.value });
     const { samples } = next.value;

@@ -6,6 +6,9 @@ import { SAMPLE_RATE } from './voice';
 export const SHOP_NOISES = ['rumble', 'grinder', 'talk', 'hammering'] as const;
 export type ShopNoise = (typeof SHOP_NOISES)[number];
 
+/** A noise beside an arc: how many decibels it is under it. */
+export type NoiseBeside = { kind: ShopNoise; under: number; seed: number };
+
 const { cos, exp, max, min, PI, round, sin } = Math;
 
 /** A two-pole ring that what goes through it makes sound. @param dies how many cycles it takes to die away */
@@ -131,12 +134,32 @@ export function shopNoise(kind: ShopNoise, seconds: number, seed: number): Float
   return MADE_BY[kind](round(seconds * SAMPLE_RATE), stream(seed));
 }
 
+const powerOf = (of: Float32Array): number => of.reduce((sum, value) => sum + value ** 2, 0) / max(1, of.length);
+
+/** By what a sound is made fainter or louder to stand so many decibels under another. */
+const gainUnder = (samples: Float32Array, other: Float32Array, under: number): number =>
+  Math.sqrt(powerOf(samples) / (powerOf(other) || 1)) * 10 ** (-under / 20);
+
 /**
  * A sound with another so far under it.
  * @param under by how many decibels the power of the other is less; negative where it is louder
  */
 export function mixed(samples: Float32Array, other: Float32Array, under: number): Float32Array<ArrayBuffer> {
-  const power = (of: Float32Array): number => of.reduce((sum, value) => sum + value ** 2, 0) / max(1, of.length);
-  const gain = Math.sqrt(power(samples) / (power(other) || 1)) * 10 ** (-under / 20);
+  const gain = gainUnder(samples, other, under);
   return Float32Array.from(samples, (value, i) => value + gain * (other[i % other.length] ?? 0));
+}
+
+/**
+ * A noise that is laid under a sound piece by piece, as loud as the first piece asks for.
+ * @param seconds of the whole
+ */
+export function layingUnder({ kind, under, seed }: NoiseBeside, seconds: number): (piece: Float32Array) => void {
+  const noise = shopNoise(kind, seconds, seed);
+  let at = 0;
+  let gain: number | null = null;
+  return (piece) => {
+    gain ??= gainUnder(piece, noise, under);
+    for (let i = 0; i < piece.length; i++) piece[i] = Math.tanh(piece[i] + gain * (noise[at + i] ?? 0));
+    at += piece.length;
+  };
 }

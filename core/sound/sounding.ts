@@ -1,5 +1,6 @@
 import type { ArcEvent, ArcRun } from './arc-run';
 import { captionOf, heardAs, type ArcSound } from './caption';
+import { layingUnder, type NoiseBeside } from './shop-noise';
 import { SimulatedArc } from './simulate';
 import { traceFigures, type TraceFigures } from './trace-figures';
 import { ArcVoice, SAMPLE_RATE } from './voice';
@@ -37,19 +38,23 @@ function drawn(currentA: Float32Array, voltageV: Float32Array, events: readonly 
 /**
  * An arc that is heard, piece by piece, so that the first is there while the rest is worked out.
  * @param seconds how long it sounds
+ * @param noise what is heard beside it
  * @returns at the end what it came to
  */
-export function* sounding(run: ArcRun, seconds: number): Generator<Piece, Sounded> {
+export function* sounding(run: ArcRun, seconds: number, noise: NoiseBeside | null = null): Generator<Piece, Sounded> {
   const [arc, voice] = [new SimulatedArc(run), new ArcVoice(run.wire.diameterMm, run.seed + 7)];
   const settling = arc.burn(Math.round(SETTLES_S * SAMPLE_RATE));
   voice.speak(settling, settling.events);
+  const lay = noise === null ? null : layingUnder(noise, seconds);
   const happened: ArcEvent[] = [];
   let trace: DrawnTrace | null = null;
   for (let left = Math.round(seconds * SAMPLE_RATE); left > 0; left -= Math.round(PIECE_S * SAMPLE_RATE)) {
     const piece = arc.burn(Math.min(left, Math.round(PIECE_S * SAMPLE_RATE)));
     trace ??= drawn(piece.currentA, piece.voltageV, piece.events, SETTLES_S);
     happened.push(...piece.events);
-    yield { samples: voice.speak(piece, piece.events) };
+    const samples = voice.speak(piece, piece.events);
+    lay?.(samples);
+    yield { samples };
   }
   const figures = traceFigures(happened, seconds);
   return { figures, heard: heardAs(figures), caption: captionOf(figures), trace: trace! };

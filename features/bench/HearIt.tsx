@@ -1,56 +1,30 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo } from 'react';
 import { View } from 'react-native';
 import type { Answer } from '@/core/answer';
 import type { Case } from '@/core/case/schema';
 import type { Settings } from '@/core/setting/table';
 import type { Sounded } from '@/core/sound/sounding';
-import { platform } from '@/platform/ports';
-import type { Speaker } from '@/platform/speaker';
 import { Button } from '@/ui/Press';
 import { ArcTrace } from '@/ui/sound/ArcTrace';
 import { Heading, Words } from '@/ui/Words';
 import { figureWithUnit } from '@/core/setting/words';
 import { useUnits } from '../shared/use-habits';
+import { usePlayer, type Play } from '../shared/use-player';
+import { useSounded } from '../shared/use-sounded';
 import { useDraftPart, useLive } from './bench';
-import { useSounded } from './use-sounded';
-
-/** A second tap within this belongs to the first, ms. */
-const TWICE_MS = 600;
 
 /** The arc of today's settings and that of the proposed ones, drawn, told in words, and heard when asked. */
 export default function HearIt({ answer }: { answer: Answer }) {
   const { judged } = useLive();
   const today = useDraftPart((draft) => draft.settings);
   const proposed = { ...today, ...answer.correction.settings };
-  const [playing, setPlaying] = useState<{ which: string; speaker: Speaker; since: number } | null>(null);
-  const [mute, setMute] = useState(false);
-  const now = useRef(playing);
-  useEffect(() => {
-    now.current = playing;
-  }, [playing]);
-  // Nothing sounds on after its place is left.
-  useEffect(() => () => now.current?.speaker.close(), []);
-  const hush = (): void => {
-    // A glove often taps twice.
-    if (playing !== null && platform().now().getTime() - playing.since < TWICE_MS) return;
-    playing?.speaker.close();
-    setPlaying(null);
-  };
+  const { playing, mute, toggle } = usePlayer();
   // Before the first bead nothing is set yet.
   const isSet = today.voltageV !== undefined && today.wireSpeedMPerMin !== undefined;
   const differs = JSON.stringify(heardIn(today)) !== JSON.stringify(heardIn(proposed));
   const control = (which: string) => ({
-    playing: playing?.which === which,
-    onHush: hush,
-    onPlay: (play: (onHeard: () => void) => Speaker | null): void => {
-      playing?.speaker.close();
-      const speaker = play(() => {
-        speaker?.close();
-        setPlaying((one) => (one?.speaker === speaker ? null : one));
-      });
-      setMute(speaker === null);
-      setPlaying(speaker === null ? null : { which, speaker, since: platform().now().getTime() });
-    },
+    playing: playing === which,
+    onToggle: (play: Play): void => toggle(which, play),
   });
   if (judged === null) return null;
   return (
@@ -84,11 +58,10 @@ type OneProps = {
   input: Case;
   settings: Settings;
   playing: boolean;
-  onPlay: (play: (onHeard: () => void) => Speaker | null) => void;
-  onHush: () => void;
+  onToggle: (play: Play) => void;
 };
 
-function OneArc({ title, input, settings, playing, onPlay, onHush }: OneProps) {
+function OneArc({ title, input, settings, playing, onToggle }: OneProps) {
   const units = useUnits();
   const { settings: _, findings: __, readings: ___, ...rest } = input;
   // The same sound as long as nothing that is heard is otherwise: what was tapped of the bead is not.
@@ -115,7 +88,7 @@ function OneArc({ title, input, settings, playing, onPlay, onHush }: OneProps) {
           <Button
             label={playing ? 'Stop' : 'Play'}
             aria-label={playing ? `Stop ${title.toLowerCase()}` : `Play ${title.toLowerCase()}`}
-            onPress={() => (playing ? onHush() : onPlay(play))}
+            onPress={() => onToggle(play)}
           />
         </>
       )}

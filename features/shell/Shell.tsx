@@ -1,4 +1,5 @@
 import { Link, usePathname } from 'expo-router';
+import Ear from 'lucide-react-native/icons/ear';
 import Hammer from 'lucide-react-native/icons/hammer';
 import NotebookText from 'lucide-react-native/icons/notebook-text';
 import PlugZap from 'lucide-react-native/icons/plug-zap';
@@ -23,6 +24,7 @@ const PLACES = [
     within: ['/log', '/coupon', '/waiting', '/proven', '/weld', '/levels'],
     Icon: NotebookText,
   },
+  { href: '/school', label: 'School', within: ['/school'], Icon: Ear },
 ] as const;
 
 function isHere(path: string, within: readonly string[]): boolean {

@@ -1,11 +1,17 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Case } from '@/core/case/schema';
 import { SAMPLE_RATE } from '@/core/sound/voice';
+import type { ArcRun } from '@/core/sound/arc-run';
+import type { NoiseBeside } from '@/core/sound/shop-noise';
 import type { Sounded } from '@/core/sound/sounding';
 import type { Settings } from '@/core/setting/table';
 import { platform } from '@/platform/ports';
 import type { Speaker } from '@/platform/speaker';
 import { simulateSound } from '@/workers/sound';
+import type { Play } from './use-player';
+
+/** What is heard: the arc of a case with some settings, or one that is given whole with what is heard beside it. */
+export type SoundSource = { input: Case; settings: Settings } | { run: ArcRun; noise: NoiseBeside | null };
 
 /** How long an arc is heard, s: long enough to hear whether it is even. */
 export const HEARD_S = 2.5;
@@ -17,7 +23,7 @@ type Sound = {
   sounded: Sounded | null;
   state: 'working' | 'there' | 'none' | 'failed';
   /** Plays it from its beginning; what is not worked out yet is played as it comes. */
-  play: (onHeard: () => void) => Speaker | null;
+  play: Play;
 };
 
 type Piece = Float32Array<ArrayBuffer>;
@@ -28,17 +34,20 @@ type Kept = { pieces: Piece[]; whole: boolean; listener: { add: (piece: Piece) =
  * The sound of an arc with some settings, worked out as soon as it is asked for and played when it is asked to be.
  * @param asked the same object as long as it is the same sound; null asks for nothing
  */
-export function useSounded(asked: { input: Case; settings: Settings } | null): Sound {
+export function useSounded(asked: SoundSource | null): Sound {
   const [told, setTold] = useState<{ of: typeof asked; state: Sound['state']; sounded: Sounded | null } | null>(null);
   const kept = useRef<Kept>({ pieces: [], whole: false, listener: null });
   useEffect(() => {
     if (asked === null) return;
     const own: Kept = { pieces: [], whole: false, listener: null };
     kept.current = own;
-    const { ended, stop } = simulateSound({ ...asked, seed: SEED, seconds: HEARD_S }, (piece) => {
-      own.pieces.push(piece);
-      own.listener?.add(piece);
-    });
+    const { ended, stop } = simulateSound(
+      { ...('run' in asked ? asked : { ...asked, seed: SEED }), seconds: HEARD_S },
+      (piece) => {
+        own.pieces.push(piece);
+        own.listener?.add(piece);
+      },
+    );
     const tell = (state: Sound['state'], sounded: Sounded | null): void => {
       own.whole = true;
       own.listener?.end();

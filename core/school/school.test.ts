@@ -1,0 +1,196 @@
+import { answer } from '../answer';
+import { stream } from '../chance/stream';
+import { diagnose } from '../diagnosis/diagnose';
+import { ENGINE } from '../engine';
+import { finding } from '../knowledge';
+import { heardAs } from '../sound/caption';
+import { SimulatedArc } from '../sound/simulate';
+import { traceFigures } from '../sound/trace-figures';
+import { SAMPLE_RATE } from '../sound/voice';
+import { EAR_ITEMS, earQuestion, type EarItem } from './by-ear';
+import { EYE_ITEMS, eyeQuestion, SCHOOL_CASE } from './by-eye';
+import { confusionOf, mixedUp, rightByTens, toldApart } from './confusion';
+import { levelAfter, LEVELS } from './level';
+import { cardOf, nextItem, worthAsking } from './next-item';
+import { KNOBS, knobQuestion } from './one-knob';
+import { MOST_ANSWERS, ofDrill, withAnswer, type Answered } from './practice-schema';
+import { firstQuestion } from './what-first';
+
+const START = Date.parse('2026-03-02T08:00:00Z');
+const DAY = 24 * 60 * 60 * 1000;
+const said = (item: string, answer = item, day = 0): Answered => ({
+  ...{ at: new Date(START + day * DAY).toISOString(), drill: 'by-ear', item, said: answer, level: 2 },
+});
+
+describe('how hard it is', () => {
+  it('goes up after two right ones, down after a wrong one, and stays within its ends', () => {
+    const [right, wrong] = [said('right'), said('right', 'volts-low')];
+    expect(levelAfter([])).toBe(2);
+    expect(levelAfter([right])).toBe(2);
+    expect(levelAfter([right, right])).toBe(3);
+    expect(levelAfter([right, right, right, wrong])).toBe(2);
+    expect(levelAfter([right, wrong, right])).toBe(1);
+    expect(levelAfter(Array.from({ length: 40 }, () => right))).toBe(LEVELS.most);
+    expect(levelAfter(Array.from({ length: 40 }, () => wrong))).toBe(LEVELS.least);
+  });
+
+  it('settles where about 71 of 100 are right', () => {
+    // A learner who is right by chance of level: certain at the first, lost at the last.
+    const random = stream(4);
+    const answers: Answered[] = [];
+    for (let i = 0; i < 4000; i++) {
+      const chance = 1 - (levelAfter(answers.slice(-60)) - 1) / 7;
+      answers.push(random() < chance ? said('right') : said('right', 'volts-low'));
+    }
+    const share = answers.slice(200).filter((one) => one.said === one.item).length / 3800;
+    expect(share).toBeGreaterThan(0.64);
+    expect(share).toBeLessThan(0.78);
+  });
+});
+
+describe('what is mixed up', () => {
+  const answers = [
+    ...Array.from({ length: 4 }, () => said('right')),
+    said('volts-low', 'comes-and-goes'),
+    said('comes-and-goes', 'volts-low'),
+    said('volts-low'),
+    said('volts-high', 'right'),
+  ];
+
+  it('is counted both ways, and said by how often of how often asked', () => {
+    const table = confusionOf(answers, EAR_ITEMS);
+    expect(table.counts[EAR_ITEMS.indexOf('volts-low')][EAR_ITEMS.indexOf('comes-and-goes')]).toBe(1);
+    const [worst, next] = mixedUp(table);
+    expect(worst).toEqual({ one: 'volts-low', other: 'comes-and-goes', times: 2, of: 3 });
+    expect(next).toEqual({ one: 'right', other: 'volts-high', times: 1, of: 5 });
+    expect(toldApart(answers, EAR_ITEMS)).toEqual(['right']);
+    expect(rightByTens([...answers, ...answers])).toEqual([0.7]);
+    expect(mixedUp(confusionOf([], EAR_ITEMS))).toEqual([]);
+  });
+
+  it('comes next, and so does what is half forgotten', () => {
+    const now = new Date(START + DAY);
+    const worth = worthAsking(EAR_ITEMS, answers, now);
+    const of = (item: EarItem): number => worth[EAR_ITEMS.indexOf(item)];
+    expect(of('volts-low')).toBeGreaterThan(3 * of('right'));
+    expect(of('comes-and-goes')).toBeGreaterThan(of('gas-gone'));
+    // Right four times and then left for half a year, it is worth more again.
+    const later = worthAsking(EAR_ITEMS, answers, new Date(START + 180 * DAY));
+    expect(later[0]).toBeGreaterThan(1.5 * of('right'));
+    const random = stream(9);
+    const drawn = Array.from({ length: 300 }, () => nextItem(EAR_ITEMS, answers, now, random));
+    const share = (item: EarItem): number => drawn.filter((one) => one === item).length;
+    expect(share('volts-low')).toBeGreaterThan(3 * share('right'));
+    expect(Math.min(...EAR_ITEMS.map(share))).toBeGreaterThan(0);
+  });
+
+  it('is remembered the longer the more often it was right, and forgotten where it was wrong', () => {
+    const right = cardOf([said('right', 'right', 0), said('right', 'right', 4)])!;
+    const wrong = cardOf([said('right', 'right', 0), said('right', 'volts-low', 4)])!;
+    expect(right.stability).toBeGreaterThan(3 * wrong.stability);
+    expect([right.lapses, wrong.lapses]).toEqual([0, 1]);
+    expect(cardOf([])).toBeNull();
+  });
+});
+
+it('answers are kept by drill, and no more than so many', () => {
+  let practice = { answers: [] as Answered[] };
+  for (let i = 0; i < MOST_ANSWERS + 5; i++) practice = withAnswer(practice, said('right', `${i}`));
+  expect(practice.answers).toHaveLength(MOST_ANSWERS);
+  expect(practice.answers[0].said).toBe('5');
+  expect(ofDrill(practice, 'by-eye')).toEqual([]);
+});
+
+describe('by ear', () => {
+  /** What the arc of a question does, by its trace. */
+  const doesOf = (item: EarItem, level: number, seed: number) => {
+    const { run, balancedV } = earQuestion(item, level, stream(seed));
+    const arc = new SimulatedArc(run);
+    arc.burn(0.3 * SAMPLE_RATE);
+    const figures = traceFigures(arc.burn(3 * SAMPLE_RATE).events, 3);
+    return { figures, heard: heardAs(figures), off: run.voltageV - balancedV };
+  };
+
+  it.each([1, 4, 8])('each question at level %d sounds of what it is', (level) => {
+    for (const seed of [1, 2, 3]) {
+      const right = doesOf('right', level, seed);
+      const [low, high, far] = (['volts-low', 'volts-high', 'far-too-high'] as const).map((item) =>
+        doesOf(item, level, seed),
+      );
+      expect(right.figures.unevenness!).toBeLessThan(0.5);
+      expect(low.figures.unevenness!).toBeGreaterThan(1.2 * right.figures.unevenness!);
+      expect(high.figures.ratePerS).toBeLessThan(0.8 * right.figures.ratePerS);
+      expect(far.figures.ratePerS).toBeLessThan(0.25 * right.figures.ratePerS);
+      const bad = doesOf('comes-and-goes', level, seed);
+      expect(bad.figures.unevenness!).toBeGreaterThan(1.5 * right.figures.unevenness!);
+    }
+  });
+
+  it('gets finer and louder with the level, and is another each time', () => {
+    const off = (level: number): number => Math.abs(doesOf('volts-low', level, 5).off);
+    expect(off(1)).toBeGreaterThan(off(8) + 1);
+    expect([1, 3, 5, 8].map((level) => earQuestion('right', level, stream(1)).noise?.kind)).toEqual([
+      undefined,
+      'rumble',
+      'hammering',
+      'grinder',
+    ]);
+    const random = stream(6);
+    const runs = Array.from({ length: 6 }, () => JSON.stringify(earQuestion('right', 2, random).run));
+    expect(new Set(runs).size).toBe(6);
+  });
+});
+
+describe('by eye', () => {
+  it.each(EYE_ITEMS)('%s is drawn on a bead with what goes with it, among others it does not show', (item) => {
+    for (const level of [1, 8]) {
+      const question = eyeQuestion(ENGINE, item, level, [], stream(level));
+      expect(question.shows[0]).toBe(finding(item).name);
+      expect(question.options).toHaveLength(4);
+      expect(question.options.filter(({ name }) => question.shows.includes(name))).toHaveLength(1);
+      // The drawing has its mark: it is no bead that nothing was seen on.
+      expect(question.bead).not.toEqual(answer(SCHOOL_CASE).appearance.now);
+      const ids = question.cause.options.map(({ id }) => id);
+      expect(ids).toContain(question.cause.id);
+      // The likeliest of all the diagnosis knows.
+      const shown = EYE_ITEMS.filter((id) => question.shows.includes(finding(id).name));
+      const findings = Object.fromEntries(shown.map((id) => [id, 'present' as const]));
+      expect(diagnose(ENGINE, { ...SCHOOL_CASE, findings }).causes[0].cause).toBe(question.cause.id);
+    }
+  });
+
+  it('offers first what it is mixed up with', () => {
+    const { options } = eyeQuestion(ENGINE, 'bead-ropey', 1, ['bead-narrow'], stream(3));
+    expect(options.map(({ id }) => id)).toContain('bead-narrow');
+  });
+});
+
+it.each(KNOBS)('%s alone is turned from low to high over five beads, the right one inside', (knob) => {
+  for (const level of [1, 8])
+    for (const seed of [1, 2, 3, 4]) {
+      const { input, beads, right } = knobQuestion(knob, level, stream(seed));
+      const figures = beads.map(({ settings }) => settings[knob]!);
+      expect(figures).toEqual([...figures].sort((a, b) => a - b));
+      expect(new Set(figures).size).toBe(5);
+      for (const other of KNOBS.filter((one) => one !== knob))
+        expect(new Set(beads.map(({ settings }) => settings[other])).size).toBe(1);
+      expect([1, 2, 3]).toContain(right);
+      const off = beads.map(({ settings }) => Math.abs(diagnose(ENGINE, { ...input, settings }).arc.voltageErrorV!));
+      expect(off[right]).toBeLessThan(0.6);
+      if (knob !== 'stickOutMm') expect(Math.min(...off)).toBe(off[right]);
+      expect(beads.every(({ run }) => run !== null)).toBe(true);
+      expect(beads[right].bead).not.toEqual(beads[0].bead);
+    }
+});
+
+it('what is checked first is what tells the most for its time, among three to five', () => {
+  for (const level of [1, 5, 8])
+    for (const seed of [1, 2, 3]) {
+      const { checks, order, shows } = firstQuestion(ENGINE, level, stream(seed));
+      expect(checks.map(({ id }) => id).sort()).toEqual([...order].sort());
+      expect(checks.length).toBeGreaterThanOrEqual(2);
+      expect(checks.length).toBeLessThanOrEqual(5);
+      expect(shows.length).toBeGreaterThan(0);
+      expect(shows.length).toBeLessThanOrEqual(2);
+    }
+});

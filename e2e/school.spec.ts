@@ -1,0 +1,88 @@
+import { expect, expectAccessible, isPhone, test } from './harness';
+
+test('a drill by ear, by touch: named, told, turned right; what is mixed up comes to the list', async ({ page }) => {
+  test.slow();
+  await page.goto('/school');
+  await expectAccessible(page);
+  await page.getByRole('link', { name: 'By ear' }).click();
+  const drill = page.getByRole('region', { name: 'By ear', exact: true });
+  await expect(drill.getByText('Step 2 of 8')).toBeVisible();
+  const options = drill.getByRole('group', { name: 'What is it?' });
+  // Nothing that says what it is stands there before it is answered; drawn it can be told without a sound.
+  await drill.getByRole('checkbox', { name: 'Show it drawn' }).click();
+  await expect(drill.getByRole('img', { name: 'Current over a quarter of a second', exact: true })).toBeVisible();
+  await expect(drill.getByText(/^(Steady crackle|Loud, uneven pops|Sputter|Hiss)/)).toHaveCount(0);
+  await expectAccessible(page);
+  let turned = false;
+  for (let turn = 0; turn < 10 && !turned; turn++) {
+    await drill.getByRole('button', { name: 'Play the arc' }).click();
+    await options.getByRole('button').nth(1).click();
+    await expect(options.getByRole('button', { name: /: right$/ })).toHaveCount(1);
+    // The caption says what was heard.
+    await expect(drill.getByText(/^(Right\.|It is: )/).first()).toBeVisible();
+    await expect(drill.getByText(/a second/).first()).toBeVisible({ timeout: 15_000 });
+    const turnIt = page.getByRole('region', { name: 'Turn it right' });
+    if (await turnIt.isVisible()) {
+      const low = (await options.getByRole('button', { name: /: right$/ }).textContent())!.includes('low');
+      const step = turnIt.getByRole('button', { name: `0.5 V ${low ? 'up' : 'down'}` });
+      const answer = turnIt.getByText(/^(Right, after|Not yet)/);
+      for (let i = 0; i < 14 && !turned; i++) {
+        await step.click();
+        await turnIt.getByRole('button', { name: 'It is right now' }).click();
+        turned = /^Right/.test((await answer.textContent()) ?? '');
+      }
+      await expect(answer).toHaveText(/^Right, after \d+ turns?: balance is \d+\.\d V here\.$/);
+      await expectAccessible(page);
+    }
+    await drill.getByRole('button', { name: 'Next arc' }).click();
+  }
+  expect(turned).toBe(true);
+  // It is kept on this device.
+  await page.reload();
+  await expect(drill.getByText(/of the last \d+ right$/)).toBeVisible();
+  await page.goto('/school/progress');
+  await expect(page.getByRole('table', { name: 'By ear: what was said for what' })).toBeVisible();
+  await expectAccessible(page);
+});
+
+test('drills by keyboard: eye, knob and order', async ({ page }) => {
+  await page.goto('/school/by-eye');
+  const eye = page.getByRole('region', { name: 'By eye', exact: true });
+  for (let turn = 0; turn < 2; turn++) {
+    await expect(eye.getByRole('group', { name: 'Which of these does it show?' })).toBeVisible({ timeout: 15_000 });
+    if (turn === 0) await expectAccessible(page);
+    await page.keyboard.press('1');
+    await expect(eye.getByText(/^It shows: /)).toBeVisible();
+    await expect(eye.getByRole('group', { name: 'And the likeliest cause?' })).toBeVisible();
+    await page.keyboard.press('2');
+    await expect(eye.getByRole('button', { name: 'Next bead' })).toBeVisible();
+    await page.keyboard.press('Enter');
+  }
+  await expect(eye.getByText(/of the last 2 right$/)).toBeVisible();
+
+  await page.goto('/school/one-knob');
+  const knob = page.getByRole('region', { name: 'Turn one knob', exact: true });
+  await expect(knob.getByRole('radio')).toHaveCount(5);
+  await expectAccessible(page);
+  await page.keyboard.press('3');
+  await expect(knob.getByRole('radio', { name: 'Bead 3' })).toBeChecked();
+  await page.keyboard.press('r');
+  await expect(knob.getByText(/^(Right: |Bead \d is: )/)).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(knob.getByRole('button', { name: 'Bead 1 is right' })).toBeVisible();
+
+  await page.goto('/school/what-first');
+  const first = page.getByRole('region', { name: 'What first?', exact: true });
+  const checks = first.getByRole('group', { name: 'Checks' }).getByRole('button');
+  await expect(checks.first()).toBeVisible({ timeout: 15_000 });
+  await expectAccessible(page);
+  const count = await checks.count();
+  for (let i = 0; i < count; i++) await checks.nth(i).click();
+  await expect(first.getByText(/pairs in order/)).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(first.getByText(/^Step [12] of 8, [01] of the last 1 right$/)).toBeVisible();
+  // A place of the School that is not there leads to it.
+  await page.goto('/school/nothing');
+  await expect(page.getByRole('heading', { name: 'School', exact: true })).toBeVisible();
+  if (!isPhone(page)) await expect(page.getByRole('region', { name: 'What I tell apart' })).toBeVisible();
+});

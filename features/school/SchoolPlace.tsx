@@ -1,0 +1,89 @@
+import { Link } from 'expo-router';
+import { lazy, Suspense } from 'react';
+import { Pressable, ScrollView, useWindowDimensions, View } from 'react-native';
+import { confusionOf, mixedUp } from '@/core/school/confusion';
+import { levelAfter, LEVELS } from '@/core/school/level';
+import { ofDrill } from '@/core/school/practice-schema';
+import { Loading } from '@/ui/State';
+import { TwoPane } from '@/ui/TwoPane';
+import { useTitle } from '@/ui/use-keys';
+import { WIDE } from '@/ui/wide';
+import { Heading, Words } from '@/ui/Words';
+import { itemName, itemsOf, PART_WORDS } from './drills';
+import { SCHOOL_PARTS, type SchoolPart } from './school-parts';
+import { usePractice } from './use-practice';
+
+/** Each is fetched when it is first done. */
+const PLACES: Record<SchoolPart, ReturnType<typeof lazy>> = {
+  'by-ear': lazy(() => import('./ByEar')),
+  'by-eye': lazy(() => import('./ByEye')),
+  'one-knob': lazy(() => import('./OneKnob')),
+  'what-first': lazy(() => import('./WhatFirst')),
+  progress: lazy(() => import('./Progress')),
+};
+
+/** The School: drills of a minute or two for ear, eye and order. @param part what is done; null for the list alone */
+export function SchoolPlace({ part }: { part: SchoolPart | null }) {
+  useTitle(part === null ? 'School' : PART_WORDS[part].title);
+  const isWide = useWindowDimensions().width >= WIDE;
+  const shown = part ?? (isWide ? 'progress' : null);
+  if (shown === null) return <PartList chosen={null} />;
+  const Place = PLACES[shown];
+  const detail = (
+    <ScrollView className="flex-1" contentContainerClassName="pb-8">
+      <View className="w-full max-w-[640px]">
+        <Suspense fallback={<Loading what="the drill" />}>
+          <Place key={shown} />
+        </Suspense>
+      </View>
+    </ScrollView>
+  );
+  return <TwoPane list={<PartList chosen={isWide ? shown : null} />} detail={detail} chosen={part !== null} />;
+}
+
+function PartList({ chosen }: { chosen: SchoolPart | null }) {
+  return (
+    <ScrollView className="flex-1" contentContainerClassName="gap-3 p-4">
+      <Heading level={1} className="text-2xl">
+        School
+      </Heading>
+      <Words className="text-faint">
+        A minute or two each. What you mix up is asked more often; it gets harder as you get better.
+      </Words>
+      {SCHOOL_PARTS.map((part) => (
+        <PartLine key={part} part={part} here={part === chosen} />
+      ))}
+      <Words className="pt-2 text-sm text-faint">
+        Arcs are simulated and beads drawn, each made anew. They train ear and eye for what a real arc says; they prove
+        nothing of a weld.
+      </Words>
+    </ScrollView>
+  );
+}
+
+function PartLine({ part, here }: { part: SchoolPart; here: boolean }) {
+  const practice = usePractice();
+  const { title, what } = PART_WORDS[part];
+  const answers = part === 'progress' ? [] : ofDrill(practice, part);
+  const [worst] = part === 'progress' ? [] : mixedUp(confusionOf(answers, itemsOf(part, practice)));
+  return (
+    <Link href={`/school/${part}`} asChild>
+      <Pressable
+        role="link"
+        aria-label={title}
+        aria-current={here ? 'page' : undefined}
+        className={`min-h-14 gap-1 rounded-md border-2 bg-plate p-3 ${here ? 'border-ink' : 'border-edge'}`}
+      >
+        <Words strong className="text-lg">
+          {title}
+        </Words>
+        <Words>{what}</Words>
+        {answers.length > 0 && part !== 'progress' && (
+          <Words className="text-sm text-faint">
+            {`Step ${levelAfter(answers)} of ${LEVELS.most}${worst === undefined ? '' : ` · mixed up: ${itemName(part, worst.one).toLowerCase()} and ${itemName(part, worst.other).toLowerCase()}`}`}
+          </Words>
+        )}
+      </Pressable>
+    </Link>
+  );
+}

@@ -1,0 +1,6 @@
+/** Places of the School: its drills, and what has been learned. */
+export const SCHOOL_PARTS = ['by-ear', 'by-eye', 'one-knob', 'what-first', 'progress'] as const;
+export type SchoolPart = (typeof SCHOOL_PARTS)[number];
+export type DrillPart = Exclude<SchoolPart, 'progress'>;
+
+export const isSchoolPart = (name: string): name is SchoolPart => (SCHOOL_PARTS as readonly string[]).includes(name);
