@@ -43,6 +43,7 @@ const CORE_ORDER = [
   ['correction'],
   ['record'],
   ['learning'],
+  ['shop'],
   ['school'],
 ];
 const coreRooms = CORE_ORDER.flatMap((level, i) =>

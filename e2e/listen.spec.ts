@@ -38,7 +38,10 @@ test('a recording of a stubbing arc leads to less wire or more volts, and the ne
   await openVerdict(page);
   await expect(page.getByText(/^Less wire/).first()).toBeVisible();
   await page.screenshot({ path: '/tmp/look/verdict-heard.png' });
-  await page.getByRole('button', { name: /^Wire too fast/ }).first().click();
+  await page
+    .getByRole('button', { name: /^Wire too fast/ })
+    .first()
+    .click();
   await expect(page.getByText(/Recording: uneven pops/).first()).toBeVisible();
   await closeVerdict(page);
   // Logged with it; the next bead begins without, and its recording stands beside.

@@ -1,11 +1,22 @@
 import type { EyeItem, EyeQuestion } from '../core/school/by-eye';
+import type { BlindBead, BlindMachine } from '../core/school/set-blind';
 import type { FirstQuestion } from '../core/school/what-first';
 
 /** What is asked of the worker: a question of the School that takes the diagnosis. */
 export type SchoolAsked =
   | { kind: 'eye'; item: EyeItem; level: number; mixed: string[]; seed: number }
-  | { kind: 'first'; level: number; seed: number };
-export type SchoolTold = { kind: 'eye'; question: EyeQuestion } | { kind: 'first'; question: FirstQuestion };
+  | { kind: 'first'; level: number; seed: number }
+  | { kind: 'blind'; level: number; seed: number }
+  | { kind: 'bead'; blind: BlindMachine; knobs: BlindKnobs; seed: number }
+  | { kind: 'count'; blind: BlindMachine; seed: number };
+export type BlindKnobs = { voltageV: number; wireSpeedMPerMin: number; stickOutMm: number };
+export type SchoolTold =
+  | { kind: 'eye'; question: EyeQuestion }
+  | { kind: 'first'; question: FirstQuestion }
+  | { kind: 'blind'; blind: BlindMachine }
+  | { kind: 'bead'; bead: BlindBead }
+  | { kind: 'count'; beads: number };
+type Told<Kind extends SchoolTold['kind']> = Extract<SchoolTold, { kind: Kind }>;
 
 type SchoolWorker = Pick<Worker, 'postMessage' | 'terminate' | 'onmessage' | 'onerror'>;
 
@@ -13,37 +24,26 @@ const start = (): SchoolWorker => new Worker(new URL('./school.worker.ts', windo
 
 let running: SchoolWorker | null = null;
 
-/** Has a question made in the worker of the School, which is started with the first. @param spawn tests put another in its place */
-function ask(asked: SchoolAsked, spawn: () => SchoolWorker): Promise<SchoolTold> {
+/**
+ * Has something of the School worked out in its worker, which is started with the first. What was asked before and is not answered yet
+ * is not wanted any more.
+ * @param spawn starts the worker; tests put another in its place
+ */
+export function askSchool<Kind extends SchoolTold['kind']>(
+  asked: Extract<SchoolAsked, { kind: Kind }>,
+  spawn: () => SchoolWorker = start,
+): Promise<Told<Kind>> {
   running ??= spawn();
   const worker = running;
-  return new Promise<SchoolTold>((done, fail) => {
-    worker.onmessage = ({ data }: MessageEvent<SchoolTold>) => done(data);
+  return new Promise<Told<Kind>>((done, fail) => {
+    worker.onmessage = ({ data }: MessageEvent<SchoolTold>) => {
+      if (data.kind === asked.kind) done(data as Told<Kind>);
+    };
     worker.onerror = () => {
       worker.terminate();
       running = null;
-      fail(new Error('The question could not be made'));
+      fail(new Error('It could not be worked out'));
     };
     worker.postMessage(asked);
   });
-}
-
-/** A question of the eye. */
-export async function askEye(
-  asked: Omit<Extract<SchoolAsked, { kind: 'eye' }>, 'kind'>,
-  spawn: () => SchoolWorker = start,
-): Promise<EyeQuestion> {
-  const told = await ask({ kind: 'eye', ...asked }, spawn);
-  if (told.kind !== 'eye') throw new Error('The question could not be made');
-  return told.question;
-}
-
-/** A question of what to check first. */
-export async function askFirst(
-  asked: Omit<Extract<SchoolAsked, { kind: 'first' }>, 'kind'>,
-  spawn: () => SchoolWorker = start,
-): Promise<FirstQuestion> {
-  const told = await ask({ kind: 'first', ...asked }, spawn);
-  if (told.kind !== 'first') throw new Error('The question could not be made');
-  return told.question;
 }

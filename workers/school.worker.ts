@@ -1,16 +1,26 @@
 import { stream } from '../core/chance/stream';
 import { ENGINE } from '../core/engine';
 import { eyeQuestion } from '../core/school/by-eye';
+import { blindBead, blindMachine, productBeads } from '../core/school/set-blind';
 import { firstQuestion } from '../core/school/what-first';
 import type { SchoolAsked, SchoolTold } from './school';
 
-const tell = (told: SchoolTold): void =>
-  (self as unknown as { postMessage: (told: SchoolTold) => void }).postMessage(told);
+function told(asked: SchoolAsked): SchoolTold {
+  const random = stream(asked.seed);
+  switch (asked.kind) {
+    case 'eye':
+      return { kind: 'eye', question: eyeQuestion(ENGINE, asked.item, asked.level, asked.mixed, random) };
+    case 'first':
+      return { kind: 'first', question: firstQuestion(ENGINE, asked.level, random) };
+    case 'blind':
+      return { kind: 'blind', blind: blindMachine(asked.level, random) };
+    case 'bead':
+      return { kind: 'bead', bead: blindBead(asked.blind, asked.knobs, asked.seed) };
+    case 'count':
+      return { kind: 'count', beads: productBeads(asked.blind, asked.seed) };
+  }
+}
 
-/** Makes the questions of the School that take the diagnosis. */
-self.onmessage = ({ data }: MessageEvent<SchoolAsked>) => {
-  const random = stream(data.seed);
-  if (data.kind === 'eye')
-    tell({ kind: 'eye', question: eyeQuestion(ENGINE, data.item, data.level, data.mixed, random) });
-  else tell({ kind: 'first', question: firstQuestion(ENGINE, data.level, random) });
-};
+/** Works out what the School asks that takes the diagnosis. */
+self.onmessage = ({ data }: MessageEvent<SchoolAsked>) =>
+  (self as unknown as { postMessage: (told: SchoolTold) => void }).postMessage(told(data));

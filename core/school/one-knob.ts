@@ -55,12 +55,12 @@ export function knobQuestion(knob: Knob, level: number, random: () => number): K
   const wire = { 0.8: 7.5, 0.9: 7, 1: 5.5 }[diameterMm] ?? 7;
   const stickOut = usualStickOut(setup, null).wanted;
   const volts = readArc(setup, { wireSpeedMPerMin: wire, stickOutMm: stickOut }).balancedVoltageV ?? 18;
-  // The right one is never at an end: there is something on either side to tell it by.
-  const right = 1 + Math.floor(random() * (BEADS - 2));
+  // The right one is never at an end: there is something on either side to tell it by. A tip cannot come much nearer than half.
+  const right = 1 + Math.floor(random() * (knob === 'stickOutMm' ? 2 : BEADS - 2));
   const step = {
     voltageV: byLevel(level, 2, 1.1),
     wireSpeedMPerMin: byLevel(level, 0.24, 0.14),
-    stickOutMm: byLevel(level, 5, 3.5),
+    stickOutMm: byLevel(level, 0.4, 0.25),
   }[knob];
   const seed = Math.floor(random() * 1e6);
   const beads = Array.from({ length: BEADS }, (_, i): KnobBead => {
@@ -68,7 +68,7 @@ export function knobQuestion(knob: Knob, level: number, random: () => number): K
     const settings: Settings = {
       voltageV: round(volts + (knob === 'voltageV' ? off * step : 0), 10),
       wireSpeedMPerMin: round(wire * (knob === 'wireSpeedMPerMin' ? (1 + step) ** off : 1), 10),
-      stickOutMm: Math.max(5, round(stickOut + (knob === 'stickOutMm' ? off * step : 0), 1)),
+      stickOutMm: round(stickOut * (knob === 'stickOutMm' ? (1 + step) ** off : 1), 2),
       travelSpeedMmPerMin: 350,
     };
     const arc = readArc(setup, settings);

@@ -2,7 +2,7 @@ import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
 import { INSTANT } from '../schema/parts';
 
 /** What is drilled. */
-export const DRILLS = ['by-ear', 'by-eye', 'its-cause', 'one-knob', 'what-first'] as const;
+export const DRILLS = ['by-ear', 'by-eye', 'its-cause', 'one-knob', 'set-blind', 'what-first'] as const;
 export type Drill = (typeof DRILLS)[number];
 
 /** Answers that a device keeps: some months of a few minutes a day. */

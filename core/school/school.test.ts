@@ -14,6 +14,7 @@ import { levelAfter, LEVELS } from './level';
 import { cardOf, nextItem, worthAsking } from './next-item';
 import { KNOBS, knobQuestion } from './one-knob';
 import { MOST_ANSWERS, ofDrill, withAnswer, type Answered } from './practice-schema';
+import { blindBead, blindMachine, MOST_BEADS, productBeads } from './set-blind';
 import { firstQuestion } from './what-first';
 
 const START = Date.parse('2026-03-02T08:00:00Z');
@@ -167,7 +168,7 @@ describe('by eye', () => {
 
 it.each(KNOBS)('%s alone is turned from low to high over five beads, the right one inside', (knob) => {
   for (const level of [1, 8])
-    for (const seed of [1, 2, 3, 4]) {
+    for (let seed = 1; seed <= 12; seed++) {
       const { input, beads, right } = knobQuestion(knob, level, stream(seed));
       const figures = beads.map(({ settings }) => settings[knob]!);
       expect(figures).toEqual([...figures].sort((a, b) => a - b));
@@ -193,4 +194,31 @@ it('what is checked first is what tells the most for its time, among three to fi
       expect(shows.length).toBeGreaterThan(0);
       expect(shows.length).toBeLessThanOrEqual(2);
     }
+});
+
+describe('set it blind', () => {
+  it('hides a machine that is the further off the higher the level, and shows a bead by what truly reaches the arc', () => {
+    const off = (level: number): number =>
+      Array.from({ length: 40 }, (_, i) => Math.abs(blindMachine(level, stream(i)).machine.offsetV)).reduce(
+        (a, b) => a + b,
+      ) / 40;
+    expect(off(8)).toBeGreaterThan(2 * off(1));
+    const blind = blindMachine(4, stream(3));
+    expect(blind.machine.wire.class).toBe('solid-steel');
+    const knobs = { voltageV: 18, wireSpeedMPerMin: 5, stickOutMm: 12 };
+    // Far too few volts stub, far too many are flat and hiss; neither is sound.
+    const shown = (volts: number) => [1, 2, 3, 4].map((seed) => blindBead(blind, { ...knobs, voltageV: volts }, seed));
+    const [low, high] = [shown(13), shown(30)];
+    expect([...low, ...high].some(({ sound }) => sound)).toBe(false);
+    expect(low.flatMap(({ shows }) => shows)).toEqual(expect.arrayContaining(['Wire pushes the gun back']));
+    expect(high.flatMap(({ shows }) => shows)).toEqual(expect.arrayContaining(['Flat, washed out']));
+    expect(low[0].run!.voltageV).toBeCloseTo(13 + blind.machine.offsetV, 9);
+  });
+
+  it('the product finds a sound bead on nearly every machine, in few', () => {
+    const counts = Array.from({ length: 25 }, (_, i) => productBeads(blindMachine(4, stream(100 + i)), i));
+    expect(counts.reduce((a, b) => a + b) / counts.length).toBeLessThan(3);
+    expect(counts.filter((beads) => beads === MOST_BEADS).length).toBeLessThanOrEqual(1);
+    expect(Math.min(...counts)).toBe(1);
+  });
 });

@@ -38,7 +38,9 @@ export function firstQuestion(engine: Engine, level: number, random: () => numbe
     const checks = answer({ ...SCHOOL_CASE, findings }, engine)
       .nextChecks.slice(0, count)
       .map(({ check, name, plain, minutes, ifPresent }) => ({
-        ...{ id: check, name, plain, minutes, ifPresent: ifPresent?.name ?? null },
+        // A finding is looked for; a check has its own name.
+        ...{ id: check, name: isCheckId(check) ? name : `Look for: ${name.toLowerCase()}` },
+        ...{ plain, minutes, ifPresent: ifPresent?.name ?? null },
       }));
     if (best !== null && checks.length <= best.checks.length) continue;
     best = {

@@ -1,7 +1,15 @@
 import { useCallback, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { stream } from '@/core/chance/stream';
-import { EAR_ITEMS, EAR_WORDS, earQuestion, NEAR_V, TURNED_RIGHT, type EarQuestion } from '@/core/school/by-ear';
+import {
+  EAR_ITEMS,
+  EAR_WORDS,
+  earQuestion,
+  NEAR_V,
+  TURNED_RIGHT,
+  type EarItem,
+  type EarQuestion,
+} from '@/core/school/by-ear';
 import { nextItem } from '@/core/school/next-item';
 import type { Answered } from '@/core/school/practice-schema';
 import { platform } from '@/platform/ports';
@@ -12,6 +20,7 @@ import { useKeys, type Keys } from '@/ui/use-keys';
 import { Figure, Heading, Words } from '@/ui/Words';
 import { usePlayer, type Play } from '../shared/use-player';
 import { useSounded, type SoundSource } from '../shared/use-sounded';
+import { Columns } from './Columns';
 import { DrillHead } from './DrillHead';
 import { Next } from './Next';
 import { Options } from './Options';
@@ -48,35 +57,49 @@ export default function ByEar() {
   return (
     <View role="region" aria-label="By ear" className="gap-4 p-4">
       <DrillHead part="by-ear" level={level} answers={answers} />
-      <Words>
-        {`${run.wire.diameterMm} mm wire at ${run.wireSpeedMPerMin.toFixed(1)} m/min in 18 % CO2.${noise === null ? '' : ` Beside it: ${NOISE_WORDS[noise.kind]}.`}`}
-      </Words>
-      <Sound
-        key={run.seed}
-        source={source}
-        which="question"
-        player={player}
-        told={said !== null}
-        title="Play the arc"
-        keyed
+      <Columns
+        left={
+          <>
+            <Words>
+              {`${run.wire.diameterMm} mm wire at ${run.wireSpeedMPerMin.toFixed(1)} m/min in 18 % CO2.${noise === null ? '' : ` Beside it: ${NOISE_WORDS[noise.kind]}.`}`}
+            </Words>
+            <Sound
+              key={run.seed}
+              source={source}
+              which="question"
+              player={player}
+              told={said !== null}
+              title="Play the arc"
+              keyed
+            />
+          </>
+        }
+        right={
+          <>
+            <Words strong>What is it?</Words>
+            <Options label="What is it?" options={OPTIONS} said={said} right={question.item} onSay={say} />
+            {said !== null && <Told item={question.item} said={said as EarItem} />}
+            {said !== null && TURNED_RIGHT.includes(question.item) && (
+              <TurnIt key={`turn ${run.seed}`} question={question} player={player} />
+            )}
+            {said !== null && <Next onNext={next} label="Next arc" />}
+          </>
+        }
       />
-      <Words strong>What is it?</Words>
-      <Options label="What is it?" options={OPTIONS} said={said} right={question.item} onSay={say} />
-      {said !== null && (
-        <View role="status" className="gap-2">
-          <Words>
-            <Words strong>{said === question.item ? 'Right. ' : `It is: ${EAR_WORDS[question.item].name}. `}</Words>
-            {EAR_WORDS[question.item].sounds}
-          </Words>
-          {said !== question.item && (
-            <Words>{`${EAR_WORDS[said as keyof typeof EAR_WORDS].name} would be: ${EAR_WORDS[said as keyof typeof EAR_WORDS].sounds}`}</Words>
-          )}
-        </View>
-      )}
-      {said !== null && TURNED_RIGHT.includes(question.item) && (
-        <TurnIt key={run.seed} question={question} player={player} />
-      )}
-      {said !== null && <Next onNext={next} label="Next arc" />}
+    </View>
+  );
+}
+
+/** What it was and what it sounds like; beside it what was said for it. */
+function Told({ item, said }: { item: EarItem; said: EarItem }) {
+  const [is, would] = [EAR_WORDS[item], EAR_WORDS[said]];
+  return (
+    <View role="status" className="gap-2">
+      <Words>
+        <Words strong>{said === item ? 'Right. ' : `It is: ${is.name}. `}</Words>
+        {is.sounds}
+      </Words>
+      {said !== item && <Words>{`${would.name} would be: ${would.sounds}`}</Words>}
     </View>
   );
 }
@@ -147,21 +170,21 @@ function TurnIt({ question, player }: { question: EarQuestion; player: Player })
   return (
     <View role="region" aria-label="Turn it right" className="gap-3 rounded-md bg-plate p-3">
       <Heading level={2}>Now turn it right</Heading>
-      <Row className="items-center justify-between gap-2">
-        {STEPS.map((step, i) => (
-          <Row key={step} className="items-center gap-2">
-            {i === 2 && <Figure className="w-24 text-center">{`${volts.toFixed(1)} V`}</Figure>}
-            <Button
-              label={`${step > 0 ? '+' : '−'}${Math.abs(step)}`}
-              aria-label={`${Math.abs(step)} V ${step > 0 ? 'up' : 'down'}`}
-              onPress={() => {
-                player.hush();
-                setVolts(Math.max(10, Math.min(35, volts + step)));
-                setTurns(turns + 1);
-                setDone(null);
-              }}
-            />
-          </Row>
+      <Figure className="text-center">{`${volts.toFixed(1)} V`}</Figure>
+      <Row className="gap-2">
+        {STEPS.map((step) => (
+          <Button
+            key={step}
+            label={`${step > 0 ? '+' : '−'}${Math.abs(step)}`}
+            aria-label={`${Math.abs(step)} V ${step > 0 ? 'up' : 'down'}`}
+            className="flex-1 px-1"
+            onPress={() => {
+              player.hush();
+              setVolts(Math.max(10, Math.min(35, volts + step)));
+              setTurns(turns + 1);
+              setDone(null);
+            }}
+          />
         ))}
       </Row>
       <Sound source={source} which="turned" player={player} told={done === 'right'} title="Play it so" />

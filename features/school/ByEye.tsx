@@ -8,7 +8,8 @@ import { platform } from '@/platform/ports';
 import { BeadDrawing } from '@/ui/bead/BeadDrawing';
 import { StateNote } from '@/ui/State';
 import { Words } from '@/ui/Words';
-import { askEye } from '@/workers/school';
+import { askSchool } from '@/workers/school';
+import { Columns } from './Columns';
 import { DrillHead } from './DrillHead';
 import { Next } from './Next';
 import { Options } from './Options';
@@ -32,8 +33,8 @@ export default function ByEye() {
     const mixed = mixedUp(confusionOf(answers, EYE_ITEMS)).flatMap(({ one, other }) =>
       one === item ? [other] : other === item ? [one] : [],
     );
-    askEye({ item, level, mixed, seed }).then(
-      (question) => !left && setAsked({ question, level }),
+    askSchool({ kind: 'eye', item, level, mixed, seed }).then(
+      ({ question }) => !left && setAsked({ question, level }),
       () => !left && setAsked('failed'),
     );
     return () => {
@@ -77,44 +78,50 @@ export default function ByEye() {
       )}
       {asked === null && <Words role="status">A bead is being laid…</Words>}
       {question !== null && (
-        <>
-          <View className="overflow-hidden rounded-sm">
-            <BeadDrawing bead={question.bead} view="top" height={150} lengthMm={50} title="The bead from above" />
-          </View>
-          <View className="w-64 overflow-hidden rounded-sm">
-            <BeadDrawing bead={question.bead} view="section" height={110} title="The same, cut through" />
-          </View>
-          <Words strong>Which of these does it show?</Words>
-          <Options
-            label="Which of these does it show?"
-            options={question.options}
-            said={shown}
-            right={question.item}
-            onSay={sayShown}
-          />
-          {shown !== null && (
+        <Columns
+          left={
             <>
-              <Words role="status">{`It shows: ${question.shows.join(', ').toLowerCase()}.`}</Words>
-              <Words strong>And the likeliest cause?</Words>
+              <View className="overflow-hidden rounded-sm">
+                <BeadDrawing bead={question.bead} view="top" height={130} lengthMm={50} title="The bead from above" />
+              </View>
+              <View className="overflow-hidden rounded-sm">
+                <BeadDrawing bead={question.bead} view="section" height={120} title="The same, cut through" />
+              </View>
+              {blamed !== null && (
+                <Words role="status">
+                  <Words strong>{`${question.cause.name}. `}</Words>
+                  {question.cause.why}
+                </Words>
+              )}
+            </>
+          }
+          right={
+            <>
+              <Words strong>Which of these does it show?</Words>
               <Options
-                label="And the likeliest cause?"
-                options={question.cause.options}
-                said={blamed}
-                right={question.cause.id}
-                onSay={sayCause}
+                label="Which of these does it show?"
+                options={question.options}
+                said={shown}
+                right={question.item}
+                onSay={sayShown}
               />
+              {shown !== null && (
+                <>
+                  <Words role="status">{`It shows: ${question.shows.join(', ').toLowerCase()}.`}</Words>
+                  <Words strong>And the likeliest cause?</Words>
+                  <Options
+                    label="And the likeliest cause?"
+                    options={question.cause.options}
+                    said={blamed}
+                    right={question.cause.id}
+                    onSay={sayCause}
+                  />
+                </>
+              )}
+              {blamed !== null && <Next onNext={next} label="Next bead" />}
             </>
-          )}
-          {blamed !== null && (
-            <>
-              <Words role="status">
-                <Words strong>{`${question.cause.name}. `}</Words>
-                {question.cause.why}
-              </Words>
-              <Next onNext={next} label="Next bead" />
-            </>
-          )}
-        </>
+          }
+        />
       )}
     </View>
   );

@@ -12,6 +12,7 @@ import { useUnits } from '../shared/use-habits';
 import { usePlayer } from '../shared/use-player';
 import type { SoundSource } from '../shared/use-sounded';
 import { Sound } from './ByEar';
+import { Columns } from './Columns';
 import { DrillHead } from './DrillHead';
 import { Next } from './Next';
 import { newSeed, useDrill } from './use-practice';
@@ -64,51 +65,74 @@ export default function OneKnob() {
     <View role="region" aria-label="Turn one knob" className="gap-4 p-4">
       <DrillHead part="one-knob" level={level} answers={answers} />
       <Words strong>{`${SETTINGS[knob].name}, turned from low to high. Look and listen: which bead is right?`}</Words>
-      <View role="radiogroup" aria-label="Five beads" className="gap-2">
-        {beads.map(({ bead }, i) => {
-          const mark = said === null ? '' : i === right ? ' ✓ right' : i === said ? ' ✕ you said' : '';
-          return (
-            <Pressable
-              key={i}
-              role="radio"
-              aria-checked={i === looked}
-              aria-label={`Bead ${i + 1}${said === null ? '' : `, ${figure(i)}`}${mark}`}
-              onPress={() => look(i)}
-              className={`overflow-hidden rounded-md border-4 ${i === looked ? 'border-ink' : 'border-edge'}`}
-            >
-              <BeadDrawing bead={bead} view="top" height={64} lengthMm={50} title={`Bead ${i + 1} from above`} />
-              <Row className="justify-between px-2">
-                <Words strong={i === looked}>{`${i + 1}${mark}`}</Words>
-                {said !== null && <Words>{figure(i)}</Words>}
-              </Row>
-            </Pressable>
-          );
-        })}
-      </View>
-      {source === null ? (
-        <Words>This one cannot be heard.</Words>
-      ) : (
-        <Sound
-          source={source}
-          which={`bead ${looked}`}
-          player={player}
-          told={said !== null}
-          title={`Play bead ${looked + 1}`}
-          keyed
-        />
-      )}
-      {said === null ? (
-        <Next onNext={say} label={`Bead ${looked + 1} is right`} />
-      ) : (
-        <>
-          <Words role="status">
-            {said === right
-              ? `Right: ${figure(right)}.`
-              : `Bead ${right + 1} is: ${figure(right)}. What you said is too ${said < right ? 'low' : 'high'}.`}
-          </Words>
-          <Next onNext={next} label="Next five" />
-        </>
-      )}
+      <Columns
+        left={
+          <View role="radiogroup" aria-label="Five beads" className="gap-2">
+            {beads.map(({ bead }, i) => {
+              const mark = said === null ? '' : i === right ? ' ✓ right' : i === said ? ' ✕ you said' : '';
+              return (
+                <Pressable
+                  key={i}
+                  role="radio"
+                  aria-checked={i === looked}
+                  aria-label={`Bead ${i + 1}${said === null ? '' : `, ${figure(i)}`}${mark}`}
+                  onPress={() => look(i)}
+                  className={`overflow-hidden rounded-md border-4 ${i === looked ? 'border-ink' : 'border-edge'}`}
+                >
+                  <Row className="items-center gap-2 bg-plate pl-3">
+                    <Words strong className="w-5 text-lg">
+                      {i + 1}
+                    </Words>
+                    <View className="min-w-0 flex-1">
+                      <BeadDrawing
+                        bead={bead}
+                        view="top"
+                        height={64}
+                        lengthMm={76}
+                        title={`Bead ${i + 1} from above`}
+                      />
+                    </View>
+                  </Row>
+                  {said !== null && (
+                    <Row className="justify-between bg-plate px-3">
+                      <Words strong>{mark}</Words>
+                      <Words>{figure(i)}</Words>
+                    </Row>
+                  )}
+                </Pressable>
+              );
+            })}
+          </View>
+        }
+        right={
+          <>
+            {source === null ? (
+              <Words>This one cannot be heard.</Words>
+            ) : (
+              <Sound
+                source={source}
+                which={`bead ${looked}`}
+                player={player}
+                told={said !== null}
+                title={`Play bead ${looked + 1}`}
+                keyed
+              />
+            )}
+            {said === null ? (
+              <Next onNext={say} label={`Bead ${looked + 1} is right`} />
+            ) : (
+              <>
+                <Words role="status">
+                  {said === right
+                    ? `Right: ${figure(right)}.`
+                    : `Bead ${right + 1} is: ${figure(right)}. What you said is too ${said < right ? 'low' : 'high'}.`}
+                </Words>
+                <Next onNext={next} label="Next five" />
+              </>
+            )}
+          </>
+        }
+      />
     </View>
   );
 }

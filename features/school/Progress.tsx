@@ -21,6 +21,7 @@ const DRILL_NAMES: Record<Drill, string> = {
   'by-eye': 'By eye, what it shows',
   'its-cause': 'By eye, its cause',
   'one-knob': 'Turn one knob',
+  'set-blind': 'Set it blind',
   'what-first': 'What first?',
 };
 const HEIGHT = 150;

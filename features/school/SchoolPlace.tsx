@@ -18,6 +18,7 @@ const PLACES: Record<SchoolPart, ReturnType<typeof lazy>> = {
   'by-ear': lazy(() => import('./ByEar')),
   'by-eye': lazy(() => import('./ByEye')),
   'one-knob': lazy(() => import('./OneKnob')),
+  'set-blind': lazy(() => import('./SetBlind')),
   'what-first': lazy(() => import('./WhatFirst')),
   progress: lazy(() => import('./Progress')),
 };
@@ -31,7 +32,7 @@ export function SchoolPlace({ part }: { part: SchoolPart | null }) {
   const Place = PLACES[shown];
   const detail = (
     <ScrollView className="flex-1" contentContainerClassName="pb-8">
-      <View className="w-full max-w-[640px]">
+      <View className="w-full max-w-[900px]">
         <Suspense fallback={<Loading what="the drill" />}>
           <Place key={shown} />
         </Suspense>

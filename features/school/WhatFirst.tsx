@@ -4,7 +4,7 @@ import type { FirstQuestion } from '@/core/school/what-first';
 import { Button } from '@/ui/Press';
 import { StateNote } from '@/ui/State';
 import { Words } from '@/ui/Words';
-import { askFirst } from '@/workers/school';
+import { askSchool } from '@/workers/school';
 import { DrillHead } from './DrillHead';
 import { Next } from './Next';
 import { newSeed, useDrill } from './use-practice';
@@ -20,8 +20,8 @@ export default function WhatFirst() {
   const [order, setOrder] = useState<string[]>([]);
   useEffect(() => {
     let left = false;
-    askFirst({ level, seed: newSeed() + turn }).then(
-      (made) => !left && setQuestion(made),
+    askSchool({ kind: 'first', level, seed: newSeed() + turn }).then(
+      ({ question: made }) => !left && setQuestion(made),
       () => !left && setQuestion('failed'),
     );
     return () => {

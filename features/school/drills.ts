@@ -7,12 +7,20 @@ export const PART_WORDS: Record<SchoolPart, { title: string; what: string }> = {
   'by-ear': { title: 'By ear', what: 'An arc burns: what is wrong with it? Then turn the volts until it is right.' },
   'by-eye': { title: 'By eye', what: 'A bead is drawn: what does it show, and what was the cause?' },
   'one-knob': { title: 'Turn one knob', what: 'Five beads, one figure from low to high: which is right?' },
+  'set-blind': {
+    title: 'Set it blind',
+    what: 'A machine that nobody knows, and a job: how few beads does it take you?',
+  },
   'what-first': {
     title: 'What first?',
     what: 'A fault, and checks to choose from: which tells the most for its time?',
   },
   progress: { title: 'What I tell apart', what: 'What is told apart by now, and what is still mixed up.' },
 };
+
+/** What is said of a machine that was set in as few beads as the product takes, or one more; and otherwise. */
+export const AS_FEW = 'as-few';
+export const MORE = 'more';
 
 /** The items of a drill that has always the same ones; of the others, those that were asked. */
 export function itemsOf(drill: Drill, { answers }: Practice): string[] {
@@ -27,6 +35,7 @@ const KNOB_WORDS: Record<string, string> = { right: 'the right one', lower: 'one
 export function itemName(drill: Drill, item: string): string {
   if (drill === 'by-ear') return EAR_WORDS[item as keyof typeof EAR_WORDS]?.name ?? item;
   if (drill === 'one-knob') return KNOB_WORDS[item] ?? item;
+  if (drill === 'set-blind') return item === AS_FEW ? 'as few beads as this product' : 'more beads';
   const known = FINDINGS.find(({ id }) => id === item)?.name;
   return known ?? item.replace(/^check-/, '').replace(/-/g, ' ');
 }

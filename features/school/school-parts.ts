@@ -1,5 +1,5 @@
 /** Places of the School: its drills, and what has been learned. */
-export const SCHOOL_PARTS = ['by-ear', 'by-eye', 'one-knob', 'what-first', 'progress'] as const;
+export const SCHOOL_PARTS = ['by-ear', 'by-eye', 'one-knob', 'set-blind', 'what-first', 'progress'] as const;
 export type SchoolPart = (typeof SCHOOL_PARTS)[number];
 export type DrillPart = Exclude<SchoolPart, 'progress'>;
 

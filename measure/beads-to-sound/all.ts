@@ -1,8 +1,9 @@
 import { stream } from '../../core/chance/stream';
-import { chart, product, trialAndError, type Arm } from './arms';
-import { runBead } from './bead';
-import { drawFaults } from './faults';
-import { drawJob, drawMachine } from './world';
+import { product, type Arm } from '../../core/shop/arm';
+import { chart, trialAndError } from './arms';
+import { runBead } from '../../core/shop/bead';
+import { drawFaults } from '../../core/shop/faults';
+import { drawJob, drawMachine } from '../../core/shop/world';
 
 /** Machines that are met, and jobs in a row on each. */
 const MACHINES = Number(process.argv[2] ?? 250);

@@ -3,7 +3,7 @@ import { judge } from '../../core/inspection/judge';
 import { LEVELS } from '../../core/inspection/levels';
 import { weldForm, type Measured } from '../../core/inspection/measures';
 import { repairPlan } from '../../core/repair/plan';
-import type { Random } from '../../measure/beads-to-sound/world';
+import type { Random } from '../../core/shop/world';
 import type { YearsKept, YearsStep } from '../../server/demo/years';
 import { pick } from './work';
 

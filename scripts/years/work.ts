@@ -1,5 +1,5 @@
 import type { Job } from '../../core/case/schema';
-import type { Random } from '../../measure/beads-to-sound/world';
+import type { Random } from '../../core/shop/world';
 
 /** What there is to weld at the canal trust: invented, like all of the demo. */
 

@@ -1,4 +1,4 @@
-import type { CheckId, FindingId } from '../../core/evidence/ids';
+import type { CheckId, FindingId } from '../evidence/ids';
 import type { Fault } from './faults';
 import {
   balanceOf,

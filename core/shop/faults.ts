@@ -1,5 +1,5 @@
-import type { CauseId, CheckId, FindingId } from '../../core/evidence/ids';
-import { CAUSES, meanOf } from '../../core/knowledge';
+import type { CauseId, CheckId, FindingId } from '../evidence/ids';
+import { CAUSES, meanOf } from '../knowledge';
 import type { Machine, Random } from './world';
 
 /** A fault that no knob cures: what it brings out, the look that shows it. The chances are this file's own. */

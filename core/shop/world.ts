@@ -1,4 +1,4 @@
-import type { BaseMetal, Joint, Position, WireClass } from '../../core/case/schema';
+import type { BaseMetal, Joint, Position, WireClass } from '../case/schema';
 
 /**
  * A workshop that is only simulated: machines with meters and drives that are off, plates, faults, and an arc of its own.
