@@ -2,20 +2,19 @@ import type { Page } from '@playwright/test';
 import { writeWav } from '../core/hearing/wav';
 import { completeMix } from '../core/case/gas-mix';
 import { mixed, shopNoise } from '../core/sound/shop-noise';
-import { SimulatedArc } from '../core/sound/simulate';
-import { ArcVoice, SAMPLE_RATE } from '../core/sound/voice';
+import { soundOf } from '../core/sound/sounding';
+import { SAMPLE_RATE } from '../core/sound/voice';
 
 /** A WAV of an arc of 0.9 mm wire at 7.5 m/min in 18 % CO2 with a second of a quiet shop before and after. @param seconds of arc */
 export function arcWav(voltageV: number, seconds = 3): Buffer {
-  const arc = new SimulatedArc({
-    ...{ wire: { class: 'solid-steel', diameterMm: 0.9 }, gas: completeMix({ co2Pct: 18 }), voltageV },
-    ...{ wireSpeedMPerMin: 7.5, stickOutMm: 12, arcControlPct: 50, seed: 5 },
-  });
-  const voice = new ArcVoice(0.9, 5);
-  const settling = arc.burn(14_400);
-  voice.speak(settling, settling.events);
-  const trace = arc.burn(seconds * SAMPLE_RATE);
-  const burned = mixed(voice.speak(trace, trace.events), shopNoise('rumble', seconds, 2), 18);
+  const { samples: arc } = soundOf(
+    {
+      ...{ wire: { class: 'solid-steel', diameterMm: 0.9 }, gas: completeMix({ co2Pct: 18 }), voltageV },
+      ...{ wireSpeedMPerMin: 7.5, stickOutMm: 12, arcControlPct: 50, seed: 5 },
+    },
+    seconds,
+  );
+  const burned = mixed(arc, shopNoise('rumble', seconds, 2), 18);
   const quiet = shopNoise('rumble', seconds + 2, 3).map((value) => value / 100);
   const samples = quiet.map((value, i) => value + 0.5 * (burned[i - SAMPLE_RATE] ?? 0));
   return Buffer.from(writeWav({ samples, rate: SAMPLE_RATE }));

@@ -3,7 +3,6 @@ import { kindOf, marksOf } from './kind';
 import { cutShare, type Recording } from './listen';
 import { onsetsOf } from './onsets';
 import { rhythmOf } from './rhythm';
-import { spectrumOf } from './spectrum';
 
 /** How a recording goes, while it is made. */
 export type Level = 'too-loud' | 'too-far' | 'no-arc' | 'arc';
@@ -19,6 +18,6 @@ export function levelOf({ samples, rate }: Recording): { peak: number; level: Le
   const spans = [{ from: 0, to: samples.length / rate }];
   const envelope = envelopeOf(samples, rate);
   const onsets = onsetsOf(envelope, spans);
-  const kind = kindOf(marksOf(envelope, onsets, spans, spectrumOf(samples, rate)), rhythmOf(onsets, spans), spans);
+  const kind = kindOf(marksOf(envelope, onsets, spans), rhythmOf(onsets, spans), spans);
   return { peak, level: kind === 'arc' ? 'arc' : 'no-arc' };
 }

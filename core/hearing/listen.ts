@@ -4,7 +4,6 @@ import { envelopeOf } from './envelope';
 import { kindOf, marksOf } from './kind';
 import { onsetsOf, type Onset } from './onsets';
 import { countsOf, rhythmOf } from './rhythm';
-import { spectrumOf } from './spectrum';
 
 /** One sound, from -1 to 1, and its samples a second. */
 export type Recording = { samples: Float32Array; rate: number };
@@ -62,7 +61,7 @@ export function listen({ samples, rate }: Recording): Listened {
   const spans = firstOf(whereItBurns(envelope), MOST_HEARD_S);
   const clicks = onsetsOf(envelope, spans);
   const rhythm = rhythmOf(clicks, spans);
-  const kind = kindOf(marksOf(envelope, clicks, spans, spectrumOf(samples, rate)), rhythm, spans);
+  const kind = kindOf(marksOf(envelope, clicks, spans), rhythm, spans);
   if (kind === 'other') return unheard('no-arc', spans, clicks);
   if (kind === 'no-clicks') return unheard('no-clicks', spans, clicks);
   if (lengthOf(spans) < LEAST_ARC_S) return unheard('too-short', spans, clicks);

@@ -59,3 +59,15 @@ export function* sounding(run: ArcRun, seconds: number, noise: NoiseBeside | nul
   const figures = traceFigures(happened, seconds);
   return { figures, heard: heardAs(figures), caption: captionOf(figures), trace: trace! };
 }
+
+/** The whole of an arc that is heard, at once. */
+export function soundOf(run: ArcRun, seconds: number, noise: NoiseBeside | null = null): Piece & { sounded: Sounded } {
+  const samples = new Float32Array(Math.round(seconds * SAMPLE_RATE));
+  const pieces = sounding(run, seconds, noise);
+  for (let at = 0; ;) {
+    const next = pieces.next();
+    if (next.done === true) return { samples, sounded: next.value };
+    samples.set(next.value.samples, at);
+    at += next.value.samples.length;
+  }
+}

@@ -107,7 +107,7 @@ export default function ByEye() {
               />
               {shown !== null && (
                 <>
-                  <Words role="status">{`It shows: ${question.shows.join(', ').toLowerCase()}.`}</Words>
+                  <Words role="status">{`It shows: ${question.shows.join('; ').toLowerCase()}.`}</Words>
                   <Words strong>And the likeliest cause?</Words>
                   <Options
                     label="And the likeliest cause?"

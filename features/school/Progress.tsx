@@ -63,8 +63,9 @@ function OneDrill({ drill }: { drill: Drill }) {
   const answers = ofDrill(practice, drill);
   const items = itemsOf(drill, practice);
   const table = confusionOf(answers, items);
-  const apart = toldApart(answers, items).map((item) => itemName(drill, item));
-  const mixed = mixedUp(table);
+  const apart = (drill === 'set-blind' ? [] : toldApart(answers, items)).map((item) => itemName(drill, item));
+  // How few beads it takes is nothing to be mixed up.
+  const mixed = drill === 'set-blind' ? [] : mixedUp(table);
   return (
     <View role="region" aria-label={DRILL_NAMES[drill]} className="gap-2 rounded-md bg-plate p-3">
       <Heading level={2}>{DRILL_NAMES[drill]}</Heading>

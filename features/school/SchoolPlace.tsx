@@ -66,7 +66,9 @@ function PartLine({ part, here }: { part: SchoolPart; here: boolean }) {
   const practice = usePractice();
   const { title, what } = PART_WORDS[part];
   const answers = part === 'progress' ? [] : ofDrill(practice, part);
-  const [worst] = part === 'progress' ? [] : mixedUp(confusionOf(answers, itemsOf(part, practice)));
+  // How few beads it takes is nothing to be mixed up.
+  const [worst] =
+    part === 'progress' || part === 'set-blind' ? [] : mixedUp(confusionOf(answers, itemsOf(part, practice)));
   return (
     <Link href={`/school/${part}`} asChild>
       <Pressable

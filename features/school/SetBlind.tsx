@@ -156,7 +156,7 @@ function Beads({ ran, isOver }: { ran: readonly Ran[]; isOver: boolean }) {
 }
 
 const showsWords = ({ shows }: BlindBead): string =>
-  shows.length === 0 ? 'nothing strikes the eye.' : `${shows.join(', ').toLowerCase()}.`;
+  shows.length === 0 ? 'nothing strikes the eye.' : `${shows.join('; ').toLowerCase()}.`;
 
 /** How it came out, and what nobody knew. @param own beads that the product took */
 function Over({ blind: { machine }, ran, own }: { blind: BlindMachine; ran: readonly Ran[]; own: number }) {

@@ -61,7 +61,7 @@ export default function WhatFirst() {
         <>
           <Words>
             <Words strong>The bead shows: </Words>
-            {`${known.shows.join(', ').toLowerCase()}.`}
+            {`${known.shows.join('; ').toLowerCase()}.`}
           </Words>
           <Words strong>Tap the checks in the order you would make them.</Words>
           <View role="group" aria-label="Checks" className="gap-2">

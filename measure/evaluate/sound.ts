@@ -6,9 +6,8 @@ import { balancedClicksPerS, heardMost, heardWeights } from '../../core/hearing/
 import { listen, type Listened } from '../../core/hearing/listen';
 import { arcRunOf } from '../../core/sound/run-of';
 import { mixed, SHOP_NOISES, shopNoise, type ShopNoise } from '../../core/sound/shop-noise';
-import { SimulatedArc } from '../../core/sound/simulate';
-import { traceFigures } from '../../core/sound/trace-figures';
-import { ArcVoice, SAMPLE_RATE } from '../../core/sound/voice';
+import { soundOf } from '../../core/sound/sounding';
+import { SAMPLE_RATE } from '../../core/sound/voice';
 import { percent } from './score';
 
 /** Seconds of each arc, arcs of each side and level, recordings of each noise. */
@@ -55,12 +54,8 @@ function burned(random: () => number, side: Side, seed: number): Burned {
   const { balancedVoltageV } = readArc(arcSetup(input), settings);
   const [from, to] = OFF[side];
   const run = arcRunOf(input, { ...settings, voltageV: balancedVoltageV! + from + (to - from) * random() }, seed)!;
-  const [arc, voice] = [new SimulatedArc(run), new ArcVoice(wireMm, seed)];
-  const settling = arc.burn(0.3 * SAMPLE_RATE);
-  voice.speak(settling, settling.events);
-  const trace = arc.burn(SECONDS * SAMPLE_RATE);
-  const { ratePerS } = traceFigures(trace.events, SECONDS);
-  return { samples: voice.speak(trace, trace.events), ratePerS, wireMm, wireSpeed: settings.wireSpeedMPerMin };
+  const { samples, sounded } = soundOf(run, SECONDS);
+  return { samples, ratePerS: sounded.figures.ratePerS, wireMm, wireSpeed: settings.wireSpeedMPerMin };
 }
 
 /** Which side a recording says, where it says one. */
