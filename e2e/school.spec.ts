@@ -122,3 +122,29 @@ test('a machine is set blind: beads are run until one is sound, and held against
   await page.keyboard.press('Enter');
   await expect(drill.getByRole('button', { name: 'Run bead 1' })).toBeVisible({ timeout: 15_000 });
 });
+
+test('the pace is kept to a beat, as the bench computed it; without a sound it is seen', async ({ page }) => {
+  await page.addInitScript(() => {
+    Object.assign(globalThis, { buzzed: [] as number[] });
+    navigator.vibrate = (ms) => ((globalThis as unknown as { buzzed: unknown[] }).buzzed.push(ms), true);
+  });
+  await page.goto('/school/pace?pace=600');
+  const pace = page.getByRole('region', { name: 'Keep the pace' });
+  await expect(pace.getByText('100 mm in 10 s, a beat every 1.0 s')).toBeVisible();
+  await expectAccessible(page);
+  // A glove taps twice: it beats on.
+  await pace.getByRole('button', { name: 'Start the beat' }).dblclick();
+  await expect(pace.getByRole('img', { name: 'Mark 3 of 10' })).toBeVisible({ timeout: 6000 });
+  const buzzed = () => page.evaluate(() => (globalThis as unknown as { buzzed: number[] }).buzzed.length);
+  expect(await buzzed()).toBeGreaterThanOrEqual(3);
+  await pace.getByRole('button', { name: 'Stop' }).click();
+  await expect(pace.getByRole('img', { name: 'Ten marks' })).toBeVisible();
+  const then = await buzzed();
+  await pace.getByRole('button', { name: '50 mm/min slower' }).click();
+  await expect(pace.getByText('550 mm/min')).toBeVisible();
+  await pace.getByRole('checkbox', { name: /without a sound/ }).click();
+  await page.waitForTimeout(1200);
+  expect(await buzzed()).toBe(then);
+  await page.goto('/school/pace?pace=lots');
+  await expect(pace.getByText('350 mm/min')).toBeVisible();
+});

@@ -32,6 +32,8 @@ export type Ports = {
   openSpeaker: (rate: number) => Speaker | null;
   /** Opens the microphone, which the reader is asked for; what it hears comes in pieces. Only ever at a tap. */
   openMicrophone: (onPiece: (samples: Float32Array<ArrayBuffer>) => void) => Promise<Microphone>;
+  /** Buzzes in the hand for so many ms, where the device can. */
+  buzz: (ms: number) => void;
   /** Puts the page on paper. */
   print: () => void;
 };
@@ -116,6 +118,7 @@ const BROWSER: Ports = {
   openPicture,
   openSpeaker,
   openMicrophone,
+  buzz: (ms) => void (globalThis.navigator as Partial<Navigator>).vibrate?.(ms),
   print: () => globalThis.print(),
   now: () => new Date(),
   newId: () => v7(),

@@ -127,6 +127,12 @@ describe('what a recording speaks for', () => {
     }
   });
 
+  it('takes each of what was counted: gaps and loudness besides pace and evenness', () => {
+    const of = (more: object, id: 'sound-sputter' | 'sound-popping') => heardWeights(heard(70, 0.6, more), 120)[id];
+    expect(of({ gapShare: 0.4 }, 'sound-sputter')).toBeGreaterThan(of({}, 'sound-sputter') + 0.3);
+    expect(of({ loudSpread: 0.38 }, 'sound-popping')).toBeGreaterThan(of({}, 'sound-popping') + 0.3);
+  });
+
   it('is bounded, and moves without a jump', () => {
     let before = heardWeights(heard(1, 0), 120);
     for (let step = 1; step <= 400; step++) {

@@ -3,10 +3,13 @@ import { stream } from '../chance/stream';
 import { diagnose } from '../diagnosis/diagnose';
 import { ENGINE } from '../engine';
 import { finding } from '../knowledge';
+import { envelopeOf } from '../hearing/envelope';
+import { onsetsOf } from '../hearing/onsets';
 import { heardAs } from '../sound/caption';
 import { SimulatedArc } from '../sound/simulate';
 import { traceFigures } from '../sound/trace-figures';
 import { SAMPLE_RATE } from '../sound/voice';
+import { beatBar, beatS } from './beat';
 import { EAR_ITEMS, earQuestion, type EarItem } from './by-ear';
 import { EYE_ITEMS, eyeQuestion, SCHOOL_CASE } from './by-eye';
 import { confusionOf, mixedUp, rightByTens, toldApart } from './confusion';
@@ -221,4 +224,19 @@ describe('set it blind', () => {
     expect(counts.filter((beads) => beads === MOST_BEADS).length).toBeLessThanOrEqual(1);
     expect(Math.min(...counts)).toBe(1);
   });
+});
+
+it('a bar of the beat is ten ticks a centimetre of travel apart, and the next goes on in step', () => {
+  for (const pace of [100, 350, 800]) {
+    const bar = beatBar(pace);
+    expect(bar.length / SAMPLE_RATE).toBeCloseTo((60 * 100) / pace, 3);
+    const ticks = onsetsOf(envelopeOf(bar, SAMPLE_RATE), [{ from: 0, to: bar.length / SAMPLE_RATE }]).map(
+      ({ at }) => at,
+    );
+    const gaps = ticks.slice(1).map((at, i) => at - ticks[i]);
+    // The first is at the very beginning, where nothing was before: nine more follow.
+    expect(ticks.length).toBeGreaterThanOrEqual(9);
+    for (const gap of gaps) expect(gap).toBeCloseTo(600 / pace, 2);
+  }
+  expect(beatS(300)).toBe(2);
 });

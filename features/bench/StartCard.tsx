@@ -207,6 +207,11 @@ function Hand({ start }: { start: Start }) {
       <Told label="Gun" lines={[gunWords(technique)]} />
       <Told label="Aim" lines={[technique.aim]} />
       <Told label="Run" lines={[technique.run, ...pace]} />
+      {plug === null && stitch === null && (
+        <Link href={`/school/pace?pace=${Math.round(technique.travelSpeedMmPerMin)}`} asChild>
+          <Button label="Practise this pace to a beat" />
+        </Link>
+      )}
       {passes.length > 1 && <Told label="Passes" lines={passes.map((pass) => passWords(pass, dials))} />}
       {stitch !== null && <Told label="Stitch" lines={stitchWords(stitch)} />}
       <Told label="Heat of the plate" lines={plateHeatWords(start)} />

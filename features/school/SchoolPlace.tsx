@@ -10,7 +10,7 @@ import { useTitle } from '@/ui/use-keys';
 import { WIDE } from '@/ui/wide';
 import { Heading, Words } from '@/ui/Words';
 import { itemName, itemsOf, PART_WORDS } from './drills';
-import { SCHOOL_PARTS, type SchoolPart } from './school-parts';
+import { isDrill, SCHOOL_PARTS, type SchoolPart } from './school-parts';
 import { usePractice } from './use-practice';
 
 /** Each is fetched when it is first done. */
@@ -20,6 +20,7 @@ const PLACES: Record<SchoolPart, ReturnType<typeof lazy>> = {
   'one-knob': lazy(() => import('./OneKnob')),
   'set-blind': lazy(() => import('./SetBlind')),
   'what-first': lazy(() => import('./WhatFirst')),
+  pace: lazy(() => import('./Pace')),
   progress: lazy(() => import('./Progress')),
 };
 
@@ -65,10 +66,9 @@ function PartList({ chosen }: { chosen: SchoolPart | null }) {
 function PartLine({ part, here }: { part: SchoolPart; here: boolean }) {
   const practice = usePractice();
   const { title, what } = PART_WORDS[part];
-  const answers = part === 'progress' ? [] : ofDrill(practice, part);
+  const answers = isDrill(part) ? ofDrill(practice, part) : [];
   // How few beads it takes is nothing to be mixed up.
-  const [worst] =
-    part === 'progress' || part === 'set-blind' ? [] : mixedUp(confusionOf(answers, itemsOf(part, practice)));
+  const [worst] = !isDrill(part) || part === 'set-blind' ? [] : mixedUp(confusionOf(answers, itemsOf(part, practice)));
   return (
     <Link href={`/school/${part}`} asChild>
       <Pressable
@@ -81,7 +81,7 @@ function PartLine({ part, here }: { part: SchoolPart; here: boolean }) {
           {title}
         </Words>
         <Words>{what}</Words>
-        {answers.length > 0 && part !== 'progress' && (
+        {answers.length > 0 && isDrill(part) && (
           <Words className="text-sm text-faint">
             {`Step ${levelAfter(answers)} of ${LEVELS.most}${worst === undefined ? '' : ` · mixed up: ${itemName(part, worst.one).toLowerCase()} and ${itemName(part, worst.other).toLowerCase()}`}`}
           </Words>

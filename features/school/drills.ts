@@ -15,6 +15,7 @@ export const PART_WORDS: Record<SchoolPart, { title: string; what: string }> = {
     title: 'What first?',
     what: 'A fault, and checks to choose from: which tells the most for its time?',
   },
+  pace: { title: 'Keep the pace', what: 'A steady beat for the travel speed, to hear, to feel and to see.' },
   progress: { title: 'What I tell apart', what: 'What is told apart by now, and what is still mixed up.' },
 };
 
