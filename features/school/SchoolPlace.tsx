@@ -1,5 +1,5 @@
 import { Link } from 'expo-router';
-import { lazy, Suspense } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { Pressable, ScrollView, useWindowDimensions, View } from 'react-native';
 import { confusionOf, mixedUp } from '@/core/school/confusion';
 import { levelAfter, LEVELS } from '@/core/school/level';
@@ -28,7 +28,10 @@ const PLACES: Record<SchoolPart, ReturnType<typeof lazy>> = {
 export function SchoolPlace({ part }: { part: SchoolPart | null }) {
   useTitle(part === null ? 'School' : PART_WORDS[part].title);
   const isWide = useWindowDimensions().width >= WIDE;
-  const shown = part ?? (isWide ? 'progress' : null);
+  // On a wide screen what was learned stands open while nothing is chosen; where nothing was, the first drill.
+  const hasAnswers = usePractice().answers.length > 0;
+  const [first] = useState<SchoolPart>(hasAnswers ? 'progress' : 'by-ear');
+  const shown = part ?? (isWide ? first : null);
   if (shown === null) return <PartList chosen={null} />;
   const Place = PLACES[shown];
   const detail = (
