@@ -78,7 +78,9 @@ describe('a recording in the diagnosis', () => {
       job: { ...BARE.job, thicknessMm: 12, otherThicknessMm: 12 },
     };
     const tubular: Case = { ...BARE, rig: { ...BARE.rig, wire: { class: 'tubular-gas-shielded', diameterMm: 1.2 } } };
-    for (const input of [spray, tubular])
+    // Of tubular wire nothing is said even where nothing is known of its transfer.
+    const unset: Case = { ...tubular, settings: {} };
+    for (const input of [spray, tubular, unset])
       expect(diagnose(ENGINE, { ...input, heard: THIN }).marginals).toEqual(diagnose(ENGINE, input).marginals);
   });
 

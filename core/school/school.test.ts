@@ -2,7 +2,8 @@ import { answer } from '../answer';
 import { stream } from '../chance/stream';
 import { diagnose } from '../diagnosis/diagnose';
 import { ENGINE } from '../engine';
-import { finding } from '../knowledge';
+import { FINDINGS, finding } from '../knowledge';
+import { OPPOSITES } from '../knowledge/opposites';
 import { envelopeOf } from '../hearing/envelope';
 import { onsetsOf } from '../hearing/onsets';
 import { heardAs } from '../sound/caption';
@@ -78,6 +79,11 @@ describe('what is mixed up', () => {
     const of = (item: EarItem): number => worth[EAR_ITEMS.indexOf(item)];
     expect(of('volts-low')).toBeGreaterThan(3 * of('right'));
     expect(of('comes-and-goes')).toBeGreaterThan(of('gas-gone'));
+    // What was asked last is worth half: otherwise as much as any other that is new.
+    const [once, other] = worthAsking(['a', 'b'], [said('a')], new Date(START + 400 * DAY));
+    expect(once).toBeLessThan(other);
+    const after = worthAsking(['a', 'b'], [said('a'), said('b')], new Date(START));
+    expect(after[1]).toBeCloseTo(after[0] / 2, 9);
     // Right four times and then left for half a year, it is worth more again.
     const later = worthAsking(EAR_ITEMS, answers, new Date(START + 180 * DAY));
     expect(later[0]).toBeGreaterThan(1.5 * of('right'));
@@ -125,6 +131,7 @@ describe('by ear', () => {
       expect(low.figures.unevenness!).toBeGreaterThan(1.2 * right.figures.unevenness!);
       expect(high.figures.ratePerS).toBeLessThan(0.8 * right.figures.ratePerS);
       expect(far.figures.ratePerS).toBeLessThan(0.25 * right.figures.ratePerS);
+      expect(doesOf('gas-gone', level, seed).figures.unevenness!).toBeGreaterThan(1.15 * right.figures.unevenness!);
       const bad = doesOf('comes-and-goes', level, seed);
       expect(bad.figures.unevenness!).toBeGreaterThan(1.5 * right.figures.unevenness!);
     }
@@ -163,6 +170,16 @@ describe('by eye', () => {
     }
   });
 
+  it('never shows what cannot be on one bead', () => {
+    for (const item of ['bead-ropey', 'bead-flat', 'bead-narrow'] as const)
+      for (let seed = 1; seed <= 25; seed++) {
+        const { shows } = eyeQuestion(ENGINE, item, 8, [], stream(seed));
+        const ids = EYE_ITEMS.filter((id) => shows.includes(finding(id).name));
+        for (const [one, other] of OPPOSITES)
+          expect(ids.includes(one as never) && ids.includes(other as never)).toBe(false);
+      }
+  });
+
   it('offers first what it is mixed up with', () => {
     const { options } = eyeQuestion(ENGINE, 'bead-ropey', 1, ['bead-narrow'], stream(3));
     expect(options.map(({ id }) => id)).toContain('bead-narrow');
@@ -191,6 +208,11 @@ it('what is checked first is what tells the most for its time, among three to fi
   for (const level of [1, 5, 8])
     for (const seed of [1, 2, 3]) {
       const { checks, order, shows } = firstQuestion(ENGINE, level, stream(seed));
+      const ids = FINDINGS.filter(({ name }) => shows.includes(name)).map(({ id }) => id);
+      const findings = Object.fromEntries(ids.map((id) => [id, 'present' as const]));
+      // In the order of the verdict on the same findings.
+      const { nextChecks } = diagnose(ENGINE, { ...SCHOOL_CASE, findings });
+      expect(order).toEqual(nextChecks.slice(0, order.length).map(({ check }) => check));
       expect(checks.map(({ id }) => id).sort()).toEqual([...order].sort());
       expect(checks.length).toBeGreaterThanOrEqual(2);
       expect(checks.length).toBeLessThanOrEqual(5);
