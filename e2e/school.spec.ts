@@ -148,3 +148,29 @@ test('the pace is kept to a beat, as the bench computed it; without a sound it i
   await page.goto('/school/pace?pace=lots');
   await expect(pace.getByText('350 mm/min')).toBeVisible();
 });
+
+test('plates to run for real stand on the dial of a rig, and lead to the bench', async ({ page }) => {
+  await page.goto('/school/coupons');
+  const sheet = page.getByRole('region', { name: 'Run it for real' });
+  await sheet.getByRole('radio', { name: 'Blue cart set' }).click();
+  const volts = sheet.getByRole('table', { name: 'Volts, low to high' });
+  await expect(volts.getByRole('row')).toHaveCount(6, { timeout: 15_000 });
+  await expect(volts.getByText(/^knob \d+(\.\d)? \(\d+(\.\d)? V\)$/).first()).toBeVisible();
+  await expect(volts.getByText('as computed')).toHaveCount(1);
+  await expectAccessible(page);
+  // Another plate, other figures; what is no thickness says so.
+  const first = await volts.getByRole('row').nth(3).textContent();
+  await sheet.getByRole('textbox', { name: 'Plate, mm' }).fill('2');
+  await expect.poll(() => volts.getByRole('row').nth(3).textContent()).not.toBe(first);
+  await sheet.getByRole('textbox', { name: 'Plate, mm' }).fill('none');
+  await expect(sheet.getByText(/a thickness above 0/)).toBeVisible();
+  await sheet.getByRole('textbox', { name: 'Plate, mm' }).fill('5');
+  // On paper the sheet stands alone.
+  await page.emulateMedia({ media: 'print' });
+  await expect(volts).toBeVisible();
+  await expect(sheet.getByRole('button', { name: 'Print' })).toBeHidden();
+  await expect(page.getByRole('navigation', { name: 'Places' })).toBeHidden();
+  await page.emulateMedia({ media: 'screen' });
+  await sheet.getByRole('link', { name: 'Put a plate on the bench, to log them' }).click();
+  await expect(page.getByRole('textbox', { name: 'What is it for?' })).toBeVisible();
+});

@@ -1,3 +1,6 @@
+import type { Case } from '../core/case/schema';
+import type { CouponSheet } from '../core/school/coupons';
+import type { Dials } from '../core/setting/dials';
 import type { EyeItem, EyeQuestion } from '../core/school/by-eye';
 import type { BlindBead, BlindMachine } from '../core/school/set-blind';
 import type { FirstQuestion } from '../core/school/what-first';
@@ -8,14 +11,17 @@ export type SchoolAsked =
   | { kind: 'first'; level: number; seed: number }
   | { kind: 'blind'; level: number; seed: number }
   | { kind: 'bead'; blind: BlindMachine; knobs: BlindKnobs; seed: number }
-  | { kind: 'count'; blind: BlindMachine; seed: number };
+  | { kind: 'count'; blind: BlindMachine; seed: number }
+  | { kind: 'coupons'; input: Case; dials: Dials; seed: number };
 export type BlindKnobs = { voltageV: number; wireSpeedMPerMin: number; stickOutMm: number };
 export type SchoolTold =
   | { kind: 'eye'; question: EyeQuestion }
   | { kind: 'first'; question: FirstQuestion }
   | { kind: 'blind'; blind: BlindMachine }
   | { kind: 'bead'; bead: BlindBead }
-  | { kind: 'count'; beads: number };
+  | { kind: 'count'; beads: number }
+  /** No sheet where no figures can be given. */
+  | { kind: 'coupons'; sheet: CouponSheet | null };
 type Told<Kind extends SchoolTold['kind']> = Extract<SchoolTold, { kind: Kind }>;
 
 type SchoolWorker = Pick<Worker, 'postMessage' | 'terminate' | 'onmessage' | 'onerror'>;

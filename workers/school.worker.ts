@@ -2,8 +2,18 @@ import { stream } from '../core/chance/stream';
 import { ENGINE } from '../core/engine';
 import { eyeQuestion } from '../core/school/by-eye';
 import { blindBead, blindMachine, productBeads } from '../core/school/set-blind';
+import { couponSheet, type CouponSheet } from '../core/school/coupons';
 import { firstQuestion } from '../core/school/what-first';
 import type { SchoolAsked, SchoolTold } from './school';
+
+function sheetOf({ input, dials }: Extract<SchoolAsked, { kind: 'coupons' }>): CouponSheet | null {
+  try {
+    return couponSheet(ENGINE, input, dials);
+  } catch (error) {
+    if (error instanceof RangeError) return null;
+    throw error;
+  }
+}
 
 function told(asked: SchoolAsked): SchoolTold {
   const random = stream(asked.seed);
@@ -16,6 +26,8 @@ function told(asked: SchoolAsked): SchoolTold {
       return { kind: 'blind', blind: blindMachine(asked.level, random) };
     case 'bead':
       return { kind: 'bead', bead: blindBead(asked.blind, asked.knobs, asked.seed) };
+    case 'coupons':
+      return { kind: 'coupons', sheet: sheetOf(asked) };
     case 'count':
       return { kind: 'count', beads: productBeads(asked.blind, asked.seed) };
   }

@@ -1,4 +1,4 @@
-import { answer } from '../answer';
+import { answer, startAnswer } from '../answer';
 import { stream } from '../chance/stream';
 import { diagnose } from '../diagnosis/diagnose';
 import { ENGINE } from '../engine';
@@ -11,6 +11,7 @@ import { SimulatedArc } from '../sound/simulate';
 import { traceFigures } from '../sound/trace-figures';
 import { SAMPLE_RATE } from '../sound/voice';
 import { beatBar, beatS } from './beat';
+import { couponSheet } from './coupons';
 import { EAR_ITEMS, earQuestion, type EarItem } from './by-ear';
 import { EYE_ITEMS, eyeQuestion, SCHOOL_CASE } from './by-eye';
 import { confusionOf, mixedUp, rightByTens, toldApart } from './confusion';
@@ -261,4 +262,35 @@ it('a bar of the beat is ten ticks a centimetre of travel apart, and the next go
     for (const gap of gaps) expect(gap).toBeCloseTo(600 / pace, 2);
   }
   expect(beatS(300)).toBe(2);
+});
+
+describe('a sheet of plates to run', () => {
+  it('turns one figure at a time about what the rig would be started with, low to high', () => {
+    const { settings } = startAnswer(SCHOOL_CASE);
+    const { sets, cautions } = couponSheet(ENGINE, SCHOOL_CASE, {});
+    expect(sets.map(({ knob }) => knob)).toEqual(KNOBS);
+    expect(cautions.length).toBeGreaterThan(0);
+    for (const { knob, beads } of sets) {
+      const figures = beads.map((bead) => bead.settings[knob]!);
+      expect(figures).toHaveLength(5);
+      expect(figures).toEqual([...new Set(figures)].sort((a, b) => a - b));
+      expect(beads.filter(({ isRight }) => isRight).map((bead) => bead.settings)).toEqual([settings]);
+      for (const other of KNOBS.filter((one) => one !== knob))
+        expect(new Set(beads.map((bead) => bead.settings[other])).size).toBe(1);
+    }
+  });
+
+  it('stands on the marks of a machine’s own knobs, and drops beads that a coarse one cannot tell apart', () => {
+    const taps = { scale: 'taps', names: ['A', 'B', 'C'], low: 0, high: 2, step: 1 } as const;
+    const points = [
+      { mark: 0, value: 16 },
+      { mark: 1, value: 20 },
+      { mark: 2, value: 24 },
+    ];
+    const dials = { voltageV: { ...taps, names: [...taps.names], points } };
+    const [volts] = couponSheet(ENGINE, SCHOOL_CASE, dials as never).sets;
+    expect(volts.beads.length).toBeLessThan(5);
+    for (const { settings, isRight } of volts.beads) if (!isRight) expect([16, 20, 24]).toContain(settings.voltageV);
+    expect(() => couponSheet(ENGINE, { ...SCHOOL_CASE, rig: {} }, {})).toThrow(RangeError);
+  });
 });

@@ -16,6 +16,10 @@ export const PART_WORDS: Record<SchoolPart, { title: string; what: string }> = {
     what: 'A fault, and checks to choose from: which tells the most for its time?',
   },
   pace: { title: 'Keep the pace', what: 'A steady beat for the travel speed, to hear, to feel and to see.' },
+  coupons: {
+    title: 'Run it for real',
+    what: 'A sheet of plates to run on scrap, with the settings of a rig on its own dial.',
+  },
   progress: { title: 'What I tell apart', what: 'What is told apart by now, and what is still mixed up.' },
 };
 

@@ -1,9 +1,19 @@
 /** Places of the School: its drills, and what has been learned. */
-export const SCHOOL_PARTS = ['by-ear', 'by-eye', 'one-knob', 'set-blind', 'what-first', 'pace', 'progress'] as const;
+export const SCHOOL_PARTS = [
+  'by-ear',
+  'by-eye',
+  'one-knob',
+  'set-blind',
+  'what-first',
+  'pace',
+  'coupons',
+  'progress',
+] as const;
 export type SchoolPart = (typeof SCHOOL_PARTS)[number];
-export type DrillPart = Exclude<SchoolPart, 'pace' | 'progress'>;
+export type DrillPart = Exclude<SchoolPart, 'pace' | 'coupons' | 'progress'>;
 
 /** Whether answers are given there. */
-export const isDrill = (part: SchoolPart): part is DrillPart => part !== 'pace' && part !== 'progress';
+export const isDrill = (part: SchoolPart): part is DrillPart =>
+  part !== 'pace' && part !== 'coupons' && part !== 'progress';
 
 export const isSchoolPart = (name: string): name is SchoolPart => (SCHOOL_PARTS as readonly string[]).includes(name);
