@@ -1,4 +1,4 @@
-import { readFileSync, writeFileSync } from 'node:fs';
+import { readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { readWav } from '../core/hearing/wav';
 import { arcWav, openHear } from './arc-wav';
@@ -7,6 +7,7 @@ import { expect, newCoupon, setKnob, test } from './harness';
 /** What the browser takes for a microphone hears this, over and over. */
 const WAV = join(__dirname, '..', '.cache', `microphone-${process.pid}.wav`);
 writeFileSync(WAV, arcWav(20.1, 4));
+test.afterAll(() => rmSync(WAV, { force: true }));
 
 test.use({
   permissions: ['microphone'],
@@ -32,7 +33,7 @@ test('the arc is recorded at a tap, after a count, with the level said, and save
   await expect(heard.getByText(/^Helmet down: [1-5]$/)).toBeVisible();
   await expect(heard.getByText(/^Recording, \d+ s$/)).toBeVisible({ timeout: 15_000 });
   await expect(heard.getByRole('meter', { name: 'How loud' })).toBeVisible();
-  await expect(heard.getByText('Arc heard')).toBeVisible({ timeout: 15_000 });
+  await expect(heard.getByText('Arc heard', { exact: true })).toBeVisible({ timeout: 15_000 });
   await page.waitForTimeout(4000);
   await heard.getByRole('button', { name: 'Stop and listen' }).click();
   await expect(heard.getByText(/ clicks a second/)).toBeVisible({ timeout: 20_000 });

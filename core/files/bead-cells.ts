@@ -66,6 +66,12 @@ export function sizeCells(sizes: readonly Sized[], units: UnitSystem, decimal: D
   );
 }
 
+/** What was heard in a recording of a bead; empty where none was made. */
+const heardCells = (heard: Bead['heard'], decimal: Decimal): Cells => ({
+  'clicks a second': heard === undefined ? '' : numberIn(heard.clicksPerS, decimal),
+  'unevenness of the clicks': heard === undefined ? '' : numberIn(heard.unevenness, decimal),
+});
+
 /**
  * The cells of a bead, by the heads of their columns: its figures in the reader's units and on the machine's own knobs, what
  * it showed and what was made of it.
@@ -96,8 +102,7 @@ export function beadCells(
     ...settingCells(settings, dials, names, units, decimal, marks),
     seen: told('present'),
     'not there': told('absent'),
-    'clicks a second': heard === undefined ? '' : numberIn(heard.clicksPerS, decimal),
-    'unevenness of the clicks': heard === undefined ? '' : numberIn(heard.unevenness, decimal),
+    ...(heard === undefined ? {} : heardCells(heard, decimal)),
     verdict: verdict === null ? '' : verdict.name,
     'likelihood (%)': verdict === null ? '' : String(Math.round(100 * verdict.probability)),
     then: move === null ? '' : moveInWords(move, dials, units),
@@ -128,6 +133,7 @@ export function logCells(
     rig: rigName,
     ...jobCells(job, setup?.rig, units, decimal),
     ...beadCells(bead, setup, SETTING_NAMES, units, decimal, 'of any'),
+    ...heardCells(bead.heard, decimal),
     ...sizeCells(sizes, units, decimal),
     'coupon id': coupon.id,
     'bead id': bead.id,

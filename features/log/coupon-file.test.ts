@@ -28,6 +28,17 @@ describe('a coupon for a spreadsheet', () => {
     expect([second.judged, second.then, second.verdict, second['likelihood (%)']]).toEqual(['sound', '', '', '']);
   });
 
+  it('tells what was heard in a recording, where one was made', () => {
+    const heard = {
+      ...{ seconds: 4, clicksPerS: 64.5, clicksPerSOff: 3, unevenness: 0.65, loudSpread: 0.3 },
+      ...{ gapShare: 0, trend: 0, trendOff: 0.1 },
+    };
+    const [one, ...rest] = CRISP.beads;
+    const [first, second] = read(couponCsv({ ...CRISP, beads: [{ ...one, heard }, ...rest] }, 'metric', 'comma'), ';');
+    expect([first['clicks a second'], first['unevenness of the clicks']]).toEqual(['64,5', '0,65']);
+    expect(second['clicks a second']).toBe('');
+  });
+
   it('is in the units of the reader, and writes a comma where that is asked for', () => {
     const [inch] = read(couponCsv(CRISP, 'inch', 'point'));
     expect(inch['wire speed (in/min)']).toBe('197');
