@@ -31,6 +31,12 @@ test('the arc is recorded at a tap, after a count, with the level said, and save
   // A glove taps twice: it counts on.
   await heard.getByRole('button', { name: 'Record the arc' }).dblclick();
   await expect(heard.getByText(/^Helmet down: [1-5]$/)).toBeVisible();
+  // Left off before it records, nothing is listened to.
+  await page.waitForTimeout(700);
+  await heard.getByRole('button', { name: 'Leave it' }).click();
+  await expect(heard.getByRole('button', { name: 'Record the arc' })).toBeVisible();
+  await expect(heard.getByRole('alert')).toHaveCount(0);
+  await heard.getByRole('button', { name: 'Record the arc' }).click();
   await expect(heard.getByText(/^Recording, \d+ s$/)).toBeVisible({ timeout: 15_000 });
   await expect(heard.getByRole('meter', { name: 'How loud' })).toBeVisible();
   await expect(heard.getByText('Arc heard', { exact: true })).toBeVisible({ timeout: 15_000 });

@@ -29,7 +29,7 @@ export default function ListenHere() {
   const { lastBead, coupon } = useBenchRecords();
   const { hear } = useBenchActions();
   const kept = useDraftPart((draft) => draft.heard) ?? null;
-  const { state, record, stop, open, forget } = useRecording();
+  const { state, record, stop, leave, open, forget } = useRecording();
   const balanced = balancedOn(arcSetup(input, input.experience?.machine), input);
   const found = state.kind === 'done' ? state.listened.heard : null;
   const shown = found ?? kept;
@@ -37,7 +37,7 @@ export default function ListenHere() {
   return (
     <View role="region" aria-label="The arc heard" className="gap-3 rounded-md bg-plate p-3">
       <Heading level={3}>The arc heard</Heading>
-      <Going state={state} onStop={stop} />
+      <Going state={state} onStop={stop} onLeave={leave} />
       {state.kind === 'done' && state.listened.heard === null && (
         <Words role="alert">
           <Words strong>Nothing is entered. </Words>
@@ -86,8 +86,10 @@ export default function ListenHere() {
   );
 }
 
+type GoingProps = { state: RecordingState; onStop: () => void; onLeave: () => void };
+
 /** What goes on while it is recorded and listened to. */
-function Going({ state, onStop }: { state: RecordingState; onStop: () => void }) {
+function Going({ state, onStop, onLeave }: GoingProps) {
   switch (state.kind) {
     case 'opening':
       return <Words role="status">Asking for the microphone…</Words>;
@@ -97,7 +99,7 @@ function Going({ state, onStop }: { state: RecordingState; onStop: () => void })
           <Words role="status" strong className="text-center text-4xl leading-tight">
             {`Helmet down: ${state.left}`}
           </Words>
-          <Button label="Leave it" onPress={onStop} />
+          <Button label="Leave it" onPress={onLeave} />
         </View>
       );
     case 'recording':

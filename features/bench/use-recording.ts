@@ -63,6 +63,8 @@ export function useRecording(): {
   state: RecordingState;
   record: () => void;
   stop: () => void;
+  /** Leaves off before anything is recorded. */
+  leave: () => void;
   open: () => void;
   forget: () => void;
 } {
@@ -147,13 +149,21 @@ export function useRecording(): {
       );
   };
 
+  const forget = (): void => {
+    end();
+    setState({ kind: 'idle' });
+  };
+  // A glove often taps twice.
+  const isTwice = (): boolean => platform().now().getTime() - (session.current?.since ?? 0) <= TWICE_MS;
+
   return {
     state,
     record,
     stop: () => {
-      // A glove often taps twice.
-      const since = session.current?.since ?? 0;
-      if (platform().now().getTime() - since > TWICE_MS) finish();
+      if (!isTwice()) finish();
+    },
+    leave: () => {
+      if (!isTwice()) forget();
     },
     open: () => {
       platform()
@@ -167,9 +177,6 @@ export function useRecording(): {
           setState({ kind: 'problem', text: `${error instanceof Error ? error.message : 'The file cannot be read'}.` }),
         );
     },
-    forget: () => {
-      end();
-      setState({ kind: 'idle' });
-    },
+    forget,
   };
 }
