@@ -29,7 +29,8 @@ function missing(store: Store, { couponId, setupId, jobId }: NewBead): FieldProb
 }
 
 function documentOf(bead: Omit<Bead, 'number' | 'takenBack' | 'revision'>): string {
-  const { settings, readings, schools, findings, names, verdict, move, judgedBy, heard, experience, cured, leaves } = bead;
+  const { settings, readings, schools, findings, names, verdict, move, judgedBy, heard, experience, cured, leaves } =
+    bead;
   const document: BeadDocument = {
     ...{ settings, readings, schools, findings, names, verdict, move, judgedBy },
     ...{ heard, experience, cured, leaves },

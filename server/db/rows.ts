@@ -57,7 +57,15 @@ export type BeadDocument = Pick<
 
 export function toBead({ facts, appearance, shows: _, ...row }: typeof beads.$inferSelect): Bead {
   const document = documentOf(facts);
-  const { verdict = null, move = null, judgedBy = null, heard, experience, cured, leaves } = document as Partial<BeadDocument>;
+  const {
+    verdict = null,
+    move = null,
+    judgedBy = null,
+    heard,
+    experience,
+    cured,
+    leaves,
+  } = document as Partial<BeadDocument>;
   return {
     ...row,
     settings: part(document, 'settings'),
