@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useState } from 'react';
 import { View } from 'react-native';
 import { stream } from '@/core/chance/stream';
 import { EYE_ITEMS, type EyeQuestion } from '@/core/school/by-eye';
@@ -13,58 +13,49 @@ import { Columns } from './Columns';
 import { DrillHead } from './DrillHead';
 import { Next } from './Next';
 import { Options } from './Options';
+import { useMade } from './use-made';
 import { newSeed, useDrill } from './use-practice';
 
 type Asked = { question: EyeQuestion; level: number };
+const NOTHING = { question: null, level: 1 };
 
 /** A bead that is drawn: what it shows is named, then the cause. */
 export default function ByEye() {
   const { answers, level, keep } = useDrill('by-eye');
   const cause = useDrill('its-cause');
-  const [asked, setAsked] = useState<Asked | 'failed' | null>(null);
-  const [turn, setTurn] = useState(0);
   const [shown, setShown] = useState<string | null>(null);
   const [blamed, setBlamed] = useState<string | null>(null);
-  // A question is made once for each turn, by what is known then; answers that come meanwhile do not change it.
-  useEffect(() => {
-    let left = false;
+  const { made: asked, again } = useMade(async (turn): Promise<Asked> => {
     const seed = newSeed() + turn;
     const item = nextItem(EYE_ITEMS, answers, platform().now(), stream(seed));
     const mixed = mixedUp(confusionOf(answers, EYE_ITEMS)).flatMap(({ one, other }) =>
       one === item ? [other] : other === item ? [one] : [],
     );
-    askSchool({ kind: 'eye', item, level, mixed, seed }).then(
-      ({ question }) => !left && setAsked({ question, level }),
-      () => !left && setAsked('failed'),
-    );
-    return () => {
-      left = true;
-    };
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [turn]);
+    const { question } = await askSchool({ kind: 'eye', item, level, mixed, seed });
+    return { question, level };
+  });
   const next = useCallback(() => {
-    setAsked(null);
     setShown(null);
     setBlamed(null);
-    setTurn((before) => before + 1);
-  }, []);
-  const question = asked === null || asked === 'failed' ? null : asked.question;
+    again();
+  }, [again]);
+  const { question, level: askedAt } = asked === null || asked === 'failed' ? NOTHING : asked;
   const sayShown = useCallback(
     (id: string) => {
       if (question === null) return;
-      keep(question.item, id, level);
+      keep(question.item, id, askedAt);
       setShown(id);
     },
-    [keep, question, level],
+    [keep, question, askedAt],
   );
   const { keep: keepCause } = cause;
   const sayCause = useCallback(
     (id: string) => {
       if (question === null) return;
-      keepCause(question.cause.id, id, level);
+      keepCause(question.cause.id, id, askedAt);
       setBlamed(id);
     },
-    [keepCause, question, level],
+    [keepCause, question, askedAt],
   );
   return (
     <View role="region" aria-label="By eye" className="gap-4 p-4">

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { mixName } from '@/core/case/gas-mix';
 import { BLIND_KNOBS, MOST_BEADS, type BlindBead, type BlindMachine } from '@/core/school/set-blind';
@@ -18,6 +18,7 @@ import { Columns } from './Columns';
 import { AS_FEW, MORE } from './drills';
 import { DrillHead } from './DrillHead';
 import { Next } from './Next';
+import { useMade } from './use-made';
 import { newSeed, useDrill } from './use-practice';
 
 /** Where the last one left the knobs. */
@@ -29,31 +30,22 @@ type Ran = { knobs: BlindKnobs; bead: BlindBead };
 /** A hidden machine and a job: beads are run until one is sound, and held against what the product takes on the same machine. */
 export default function SetBlind() {
   const { answers, level, keep } = useDrill('set-blind');
-  const [turn, setTurn] = useState(0);
-  const [blind, setBlind] = useState<BlindMachine | 'failed' | null>(null);
   const [knobs, setKnobs] = useState(LEFT_AT);
   const [ran, setRan] = useState<Ran[]>([]);
   const [busy, setBusy] = useState(false);
   const [own, setOwn] = useState<number | null>(null);
-  useEffect(() => {
-    let left = false;
-    askSchool({ kind: 'blind', level, seed: newSeed() + turn }).then(
-      ({ blind: made }) => !left && setBlind(made),
-      () => !left && setBlind('failed'),
-    );
-    return () => {
-      left = true;
-    };
-    // A machine is drawn once for each turn; what is answered meanwhile does not change it.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [turn]);
+  const [broken, setBroken] = useState(false);
+  const { made, again } = useMade(
+    async (turn) => (await askSchool({ kind: 'blind', level, seed: newSeed() + turn })).blind,
+  );
+  const blind = broken ? 'failed' : made;
   const next = useCallback(() => {
-    setBlind(null);
+    setBroken(false);
     setKnobs(LEFT_AT);
     setRan([]);
     setOwn(null);
-    setTurn((before) => before + 1);
-  }, []);
+    again();
+  }, [again]);
   if (blind === 'failed')
     return (
       <View className="p-4">
@@ -78,7 +70,7 @@ export default function SetBlind() {
       }
       setRan(all);
     } catch {
-      setBlind('failed');
+      setBroken(true);
     } finally {
       setBusy(false);
     }

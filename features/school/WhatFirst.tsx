@@ -1,12 +1,12 @@
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useState } from 'react';
 import { View } from 'react-native';
-import type { FirstQuestion } from '@/core/school/what-first';
 import { Button } from '@/ui/Press';
 import { StateNote } from '@/ui/State';
 import { Words } from '@/ui/Words';
 import { askSchool } from '@/workers/school';
 import { DrillHead } from './DrillHead';
 import { Next } from './Next';
+import { useMade } from './use-made';
 import { newSeed, useDrill } from './use-practice';
 
 const minutesWords = (minutes: number): string =>
@@ -15,25 +15,14 @@ const minutesWords = (minutes: number): string =>
 /** A fault and some checks: put in order, what tells the most for its time first. */
 export default function WhatFirst() {
   const { answers, level, keep } = useDrill('what-first');
-  const [question, setQuestion] = useState<FirstQuestion | 'failed' | null>(null);
-  const [turn, setTurn] = useState(0);
   const [order, setOrder] = useState<string[]>([]);
-  useEffect(() => {
-    let left = false;
-    askSchool({ kind: 'first', level, seed: newSeed() + turn }).then(
-      ({ question: made }) => !left && setQuestion(made),
-      () => !left && setQuestion('failed'),
-    );
-    return () => {
-      left = true;
-    };
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [turn]);
+  const { made: question, again } = useMade(
+    async (turn) => (await askSchool({ kind: 'first', level, seed: newSeed() + turn })).question,
+  );
   const next = useCallback(() => {
-    setQuestion(null);
     setOrder([]);
-    setTurn((before) => before + 1);
-  }, []);
+    again();
+  }, [again]);
   const known = question === 'failed' ? null : question;
   const isDone = known !== null && order.length === known.checks.length;
   const pick = (id: string): void => {
