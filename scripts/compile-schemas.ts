@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { CASE_SCHEMA } from '../core/case/schema';
 import { DRAFT_HISTORY_SCHEMA } from '../core/record/draft-schema';
 import { PRACTICE_SCHEMA } from '../core/school/practice-schema';
+import { TRUE_SIZE_SCHEMA } from '../core/school/true-size-schema';
 import { HABITS_SCHEMA } from '../core/record/habits-schema';
 import { CHANGEOVER_SCHEMA } from '../core/record/changeover-schema';
 import { WALK_SCHEMA } from '../core/record/walk-schema';
@@ -60,6 +61,7 @@ const SCHEMAS: Record<string, object> = {
   'draft-history': DRAFT_HISTORY_SCHEMA,
   habits: HABITS_SCHEMA,
   practice: PRACTICE_SCHEMA,
+  'true-size': TRUE_SIZE_SCHEMA,
   'knob-work': KNOB_WORK_SCHEMA,
   walk: WALK_SCHEMA,
   changeover: CHANGEOVER_SCHEMA,

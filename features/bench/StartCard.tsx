@@ -21,6 +21,7 @@ import { Told } from '../shared/Told';
 import { useTextIn, useUnits } from '../shared/use-habits';
 import { useCare, useTaken } from '../shared/use-records';
 import { useBenchActions, useBenchRecords, useDraftPart, useLive } from './bench';
+import { HoldGunLink } from './HoldGunLink';
 import { isShut } from './is-shut';
 import SafetyGateCard from './SafetyGateCard';
 import {
@@ -205,6 +206,7 @@ function Hand({ start }: { start: Start }) {
         />
       </View>
       <Told label="Gun" lines={[gunWords(technique)]} />
+      <HoldGunLink start={start} joint={joint} />
       <Told label="Aim" lines={[technique.aim]} />
       <Told label="Run" lines={[technique.run, ...pace]} />
       {plug === null && stitch === null && (

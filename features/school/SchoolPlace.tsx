@@ -21,6 +21,7 @@ const PLACES: Record<SchoolPart, ReturnType<typeof lazy>> = {
   'set-blind': lazy(() => import('./SetBlind')),
   'what-first': lazy(() => import('./WhatFirst')),
   pace: lazy(() => import('./Pace')),
+  gun: lazy(() => import('./HoldGun')),
   coupons: lazy(() => import('./Coupons')),
   progress: lazy(() => import('./Progress')),
 };

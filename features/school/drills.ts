@@ -16,6 +16,7 @@ export const PART_WORDS: Record<SchoolPart, { title: string; what: string }> = {
     what: 'A fault, and checks to choose from: which tells the most for its time?',
   },
   pace: { title: 'Keep the pace', what: 'A steady beat for the travel speed, to hear, to feel and to see.' },
+  gun: { title: 'Hold the gun', what: 'Stick-out and angle drawn in true size: stand the phone beside the gun.' },
   coupons: {
     title: 'Run it for real',
     what: 'A sheet of plates to run on scrap, with the settings of a rig on its own dial.',

@@ -6,14 +6,15 @@ export const SCHOOL_PARTS = [
   'set-blind',
   'what-first',
   'pace',
+  'gun',
   'coupons',
   'progress',
 ] as const;
 export type SchoolPart = (typeof SCHOOL_PARTS)[number];
-export type DrillPart = Exclude<SchoolPart, 'pace' | 'coupons' | 'progress'>;
+export type DrillPart = Exclude<SchoolPart, 'pace' | 'gun' | 'coupons' | 'progress'>;
 
 /** Whether answers are given there. */
 export const isDrill = (part: SchoolPart): part is DrillPart =>
-  part !== 'pace' && part !== 'coupons' && part !== 'progress';
+  part !== 'pace' && part !== 'gun' && part !== 'coupons' && part !== 'progress';
 
 export const isSchoolPart = (name: string): name is SchoolPart => (SCHOOL_PARTS as readonly string[]).includes(name);
