@@ -3,7 +3,7 @@ import { writeWav } from '../core/hearing/wav';
 import { completeMix } from '../core/case/gas-mix';
 import { mixed, shopNoise } from '../core/sound/shop-noise';
 import { soundOf } from '../core/sound/sounding';
-import { SAMPLE_RATE } from '../core/sound/voice';
+import { SAMPLE_RATE } from '../core/sound/sample-rate';
 
 /** A WAV of an arc of 0.9 mm wire at 7.5 m/min in 18 % CO2 with a second of a quiet shop before and after. @param seconds of arc */
 export function arcWav(voltageV: number, seconds = 3): Buffer {

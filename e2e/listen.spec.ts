@@ -1,6 +1,6 @@
 import { writeWav } from '../core/hearing/wav';
 import { shopNoise } from '../core/sound/shop-noise';
-import { SAMPLE_RATE } from '../core/sound/voice';
+import { SAMPLE_RATE } from '../core/sound/sample-rate';
 import { arcWav, openHear } from './arc-wav';
 import { closeVerdict, expect, expectAccessible, isPhone, newCoupon, openVerdict, setAll, test } from './harness';
 

@@ -1,3 +1,4 @@
+import { CAUSES } from '../core/knowledge';
 import { expect, expectAccessible, newCoupon, openBench, setKnob, tapFinding, test } from './harness';
 
 test('the machines: what is fitted can be changed, and a gas that does not add up is refused beside it', async ({
@@ -144,4 +145,17 @@ test('text at twice the size keeps the bench usable', async ({ page }) => {
   await page.addStyleTag({ content: 'html { font-size: 200%; }' });
   await expect(page.getByRole('button', { name: /^Log bead/ })).toBeInViewport();
   await expect(page.getByRole('navigation')).toBeInViewport();
+});
+
+test('the first load of the bench brings neither what is known of causes nor the School', async ({ page }) => {
+  await page.goto('/');
+  const named = await page
+    .locator('script[src]')
+    .evaluateAll((scripts) => scripts.map((script) => (script as HTMLScriptElement).src));
+  const texts = await Promise.all(named.map(async (address) => (await page.request.get(address)).text()));
+  const whole = texts.join('\n');
+  // It is the first load: the findings that are tapped are in it.
+  expect(whole).toContain('Ropey');
+  expect(CAUSES.filter(({ plain }) => whole.includes(plain)).map(({ id }) => id)).toEqual([]);
+  for (const ofSchool of ['Keep the pace', 'FSRS', 'Nothing here can play it']) expect(whole).not.toContain(ofSchool);
 });

@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { completeMix } from '../core/case/gas-mix';
 import { writeWav } from '../core/hearing/wav';
 import { soundOf } from '../core/sound/sounding';
-import { SAMPLE_RATE } from '../core/sound/voice';
+import { SAMPLE_RATE } from '../core/sound/sample-rate';
 
 /** Takes one picture of each main view from the demo data, into docs/screenshots/. */
 const ROOT = join(__dirname, '..');

@@ -1,7 +1,7 @@
 import type { Case } from '../core/case/schema';
 import type { CouponSheet } from '../core/school/coupons';
 import type { Dials } from '../core/setting/dials';
-import type { EyeItem, EyeQuestion } from '../core/school/by-eye';
+import type { EyeItem, EyeQuestion } from '../core/school/eye-items';
 import type { BlindBead, BlindMachine } from '../core/school/set-blind';
 import type { FirstQuestion } from '../core/school/what-first';
 

@@ -2,7 +2,7 @@ import { parse } from 'papaparse';
 import { v5 } from 'uuid';
 import { BASE_METALS, JOINTS, POSITIONS } from '../case/terms';
 import { JOB_SCHEMA, type Job } from '../case/schema';
-import { FINDINGS } from '../knowledge';
+import { FINDINGS } from '../knowledge/findings';
 import { fromUser, readable, unitOf, type Quantity, type UnitSystem } from '../quantity/units';
 import type { Outcome } from '../record/bead-schema';
 import { emptyKept, type Kept, type KeptBead } from '../record/record-file-schema';

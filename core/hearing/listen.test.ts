@@ -2,7 +2,7 @@ import { completeMix } from '../case/gas-mix';
 import type { ArcRun } from '../sound/arc-run';
 import { mixed, SHOP_NOISES, shopNoise } from '../sound/shop-noise';
 import { soundOf } from '../sound/sounding';
-import { SAMPLE_RATE } from '../sound/voice';
+import { SAMPLE_RATE } from '../sound/sample-rate';
 import { lengthOf, whereItBurns } from './burning';
 import { envelopeOf } from './envelope';
 import { balancedClicksPerS, heardMost, heardWeights, MOST_HEARD_WEIGHT } from './likelihood';

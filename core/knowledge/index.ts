@@ -1,4 +1,3 @@
-import type { BeadAppearance } from '../bead/appearance';
 import { isCheckId, type CauseId, type CheckId, type FindingId, type StatedId } from '../evidence/ids';
 import { CAUTIONS } from './cautions';
 import { COVER_CAUSES } from './causes/cover';
@@ -19,6 +18,7 @@ import type { Cause, Check, Finding, Knowledge } from './types';
 
 export { CHECKS } from './checks';
 export { FINDINGS } from './findings';
+export { marksOf } from './marks';
 export { meanOf } from './strength';
 export type * from './types';
 
@@ -65,11 +65,4 @@ export const check = (id: CheckId): Check => found(checkById.get(id), 'check', i
 /** The trade name of a finding or check. @throws RangeError for an unknown id */
 export function evidenceName(id: StatedId): string {
   return isCheckId(id) ? check(id).name : finding(id).name;
-}
-
-/** The marks that findings leave on a drawn bead, in the order of the lexicon. @param findings state by id */
-export function marksOf(findings: Record<string, string>): Partial<BeadAppearance>[] {
-  return FINDINGS.flatMap(({ id, drawing }) =>
-    findings[id] === 'present' && drawing !== undefined && 'bead' in drawing ? [drawing.bead] : [],
-  );
 }

@@ -1,4 +1,4 @@
-import { SAMPLE_RATE } from '../sound/voice';
+import { SAMPLE_RATE } from '../sound/sample-rate';
 
 /** A beat for each so much of travel, mm: a thumb's breadth is near half of it, and the eye can hold it. */
 export const BEAT_MM = 10;

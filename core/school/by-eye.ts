@@ -1,42 +1,12 @@
 import { answer } from '../answer';
-import type { BeadAppearance } from '../bead/appearance';
 import { CASE_FORMAT, type Case, type FindingState } from '../case/schema';
 import type { Engine } from '../diagnosis/engine';
-import type { CauseId, FindingId } from '../evidence/ids';
 import { finding } from '../knowledge';
 import { OPPOSITES } from '../knowledge/opposites';
 import { meanOf } from '../knowledge/strength';
 import type { Cause } from '../knowledge/types';
+import { EYE_ITEMS, type EyeItem, type EyeQuestion } from './eye-items';
 import { byLevel } from './level';
-
-/** What a bead shows that has to be told apart by eye. */
-export const EYE_ITEMS = [
-  'bead-ropey',
-  'bead-flat',
-  'bead-narrow',
-  'bead-piled',
-  'bead-uneven',
-  'toe-cold-lap',
-  'toe-undercut',
-  'holes-scattered',
-  'holes-crater',
-  'holes-wormtracks',
-  'spatter-heavy',
-  'spatter-big-drops',
-] as const satisfies readonly FindingId[];
-export type EyeItem = (typeof EYE_ITEMS)[number];
-
-export type Option = { id: string; name: string };
-/** A bead that is drawn, and what is asked of it. */
-export type EyeQuestion = {
-  item: EyeItem;
-  bead: BeadAppearance;
-  /** Names of all it shows. */
-  shows: string[];
-  options: Option[];
-  /** The likeliest cause of all it shows, among others, with why in a sentence. */
-  cause: { id: CauseId; name: string; why: string; options: Option[] };
-};
 
 /** The rig and the plate that the beads of the School are run with: the commonest there are. */
 export const SCHOOL_CASE: Case = {

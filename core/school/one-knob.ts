@@ -4,7 +4,7 @@ import { usualStickOut } from '../arc/stick-out';
 import type { BeadAppearance } from '../bead/appearance';
 import { beadAppearance } from '../bead/appearance-of';
 import { CASE_FORMAT, type Case, type Settings } from '../case/schema';
-import { marksOf } from '../knowledge';
+import { marksOf } from '../knowledge/marks';
 import type { ArcRun } from '../sound/arc-run';
 import { arcRunOf } from '../sound/run-of';
 import { byLevel } from './level';

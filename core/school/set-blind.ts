@@ -10,21 +10,13 @@ import { arcRunOf } from '../sound/run-of';
 import { product } from '../shop/arm';
 import { lookedOver, runBead, type Knobs } from '../shop/bead';
 import { drawJob, drawMachine, wantedFlow, type Job, type Machine } from '../shop/world';
+import { MOST_BEADS } from './blind-knobs';
 import { byLevel } from './level';
 
 /** A machine of which nobody knows how far its meter and its drive are off, and a job on it. */
 export type BlindMachine = { machine: Machine; job: Job };
 /** A bead that was run on it: what a welder sees and hears of it, not why. */
 export type BlindBead = { sound: boolean; shows: string[]; bead: BeadAppearance; run: ArcRun | null };
-
-/** Beads after which nobody goes on. */
-export const MOST_BEADS = 10;
-/** What each knob takes, and its step. */
-export const BLIND_KNOBS = {
-  voltageV: { least: 12, most: 34, step: 0.5 },
-  wireSpeedMPerMin: { least: 1, most: 16, step: 0.25 },
-  stickOutMm: { least: 6, most: 25, step: 1 },
-} as const;
 
 /**
  * A hidden machine with solid steel wire and a job on it, from the simulated shop, whose arc has coefficients of its own.

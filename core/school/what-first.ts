@@ -4,7 +4,8 @@ import type { Engine } from '../diagnosis/engine';
 import { finding } from '../knowledge';
 import { isCheckId, type FindingId } from '../evidence/ids';
 import { meanOf } from '../knowledge/strength';
-import { shuffled, SCHOOL_CASE, type Option } from './by-eye';
+import { shuffled, SCHOOL_CASE } from './by-eye';
+import type { Option } from './eye-items';
 import { byLevel } from './level';
 
 /** A look or a check with what it costs and what it would tell. */

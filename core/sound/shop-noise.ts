@@ -1,6 +1,6 @@
 import { normal } from '../chance/normal';
 import { stream } from '../chance/stream';
-import { SAMPLE_RATE } from './voice';
+import { SAMPLE_RATE } from './sample-rate';
 
 /** What else is heard in a shop. */
 export const SHOP_NOISES = ['rumble', 'grinder', 'talk', 'hammering'] as const;

@@ -3,7 +3,8 @@ import { currentFromWireSpeed } from '../arc/burn-off';
 import type { Wire } from '../arc/wire';
 import { completeMix } from '../case/gas-mix';
 import type { ArcRun } from './arc-run';
-import { SimulatedArc, STEP_MS } from './simulate';
+import { STEP_MS } from './sample-rate';
+import { SimulatedArc } from './simulate';
 import { traceFigures } from './trace-figures';
 
 const steel = (diameterMm: number): Wire => ({ class: 'solid-steel', diameterMm });

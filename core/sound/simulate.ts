@@ -6,6 +6,7 @@ import { normal } from '../chance/normal';
 import { stream } from '../chance/stream';
 import type { ArcEvent, ArcRun } from './arc-run';
 import { BRIDGE, COLUMN, DROP, POOL, valuesOf, WIRE_END } from './coefficients';
+import { STEP_MS } from './sample-rate';
 import { currentRise, sourceFor, type Source } from './source';
 import { dropDiameter, dropLength, dropVolume, wireArea, wireOhm } from './wire-end';
 import { Trouble } from './trouble';
@@ -13,9 +14,6 @@ import { Trouble } from './trouble';
 const [bridge, column, drop, pool] = [valuesOf(BRIDGE), valuesOf(COLUMN), valuesOf(DROP), valuesOf(POOL)];
 const { max, sqrt } = Math;
 const PREHEAT_MS = WIRE_END.preheatMs.value;
-
-/** Time of one step, ms: a short of 2 ms is a hundred of them. */
-export const STEP_MS = 1 / 48;
 
 /** What is measured at the machine over some time: one value a step. */
 export type Trace = { currentA: Float32Array; voltageV: Float32Array };

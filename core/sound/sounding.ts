@@ -3,7 +3,8 @@ import { captionOf, heardAs, type ArcSound } from './caption';
 import { layingUnder, type NoiseBeside } from './shop-noise';
 import { SimulatedArc } from './simulate';
 import { traceFigures, type TraceFigures } from './trace-figures';
-import { ArcVoice, SAMPLE_RATE } from './voice';
+import { SAMPLE_RATE } from './sample-rate';
+import { ArcVoice } from './voice';
 
 /** What is drawn of a run: the highest current and the voltage of each slice, and what happened, s from the first slice. */
 export type DrawnTrace = { sliceS: number; currentA: number[]; voltageV: number[]; events: ArcEvent[] };

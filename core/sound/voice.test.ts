@@ -4,7 +4,8 @@ import { captionOf, heardAs } from './caption';
 import { SimulatedArc } from './simulate';
 import { sounding } from './sounding';
 import { traceFigures, type TraceFigures } from './trace-figures';
-import { ArcVoice, loudness, peakOf, SAMPLE_RATE } from './voice';
+import { SAMPLE_RATE } from './sample-rate';
+import { ArcVoice, loudness, peakOf } from './voice';
 
 const RUN: ArcRun = {
   wire: { class: 'solid-steel', diameterMm: 0.9 },

@@ -2,10 +2,8 @@ import { normal } from '../chance/normal';
 import { stream } from '../chance/stream';
 import type { ArcEvent } from './arc-run';
 import { VOICE, valuesOf } from './coefficients';
-import { STEP_MS, type Trace } from './simulate';
-
-/** Samples a second: one a step of the simulated arc. */
-export const SAMPLE_RATE = 1000 / STEP_MS;
+import { SAMPLE_RATE, STEP_MS } from './sample-rate';
+import type { Trace } from './simulate';
 
 const { abs, exp, max, PI, sin, tanh } = Math;
 const voice = valuesOf(VOICE);

@@ -1,7 +1,7 @@
 import { useCallback, useState } from 'react';
 import { View } from 'react-native';
 import { stream } from '@/core/chance/stream';
-import { EYE_ITEMS, type EyeQuestion } from '@/core/school/by-eye';
+import { EYE_ITEMS, type EyeQuestion } from '@/core/school/eye-items';
 import { confusionOf, mixedUp } from '@/core/school/confusion';
 import { nextItem } from '@/core/school/next-item';
 import { platform } from '@/platform/ports';

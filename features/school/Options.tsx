@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { View } from 'react-native';
 import { Button } from '@/ui/Press';
 import { useKeys, type Keys } from '@/ui/use-keys';
-import type { Option } from '@/core/school/by-eye';
+import type { Option } from '@/core/school/eye-items';
 
 type OptionsProps = {
   options: readonly Option[];

@@ -3,7 +3,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { View } from 'react-native';
 import { BEAT_MM, beatBar, beatS, BEATS_A_BAR, PACES } from '@/core/school/beat';
 import { figureWithUnit } from '@/core/setting/words';
-import { SAMPLE_RATE } from '@/core/sound/voice';
+import { SAMPLE_RATE } from '@/core/sound/sample-rate';
 import { platform } from '@/platform/ports';
 import type { Speaker } from '@/platform/speaker';
 import { Button, Toggle } from '@/ui/Press';

@@ -1,29 +1,37 @@
 import { Link } from 'expo-router';
-import { lazy, Suspense, useState } from 'react';
+import { useState, type ReactElement } from 'react';
 import { Pressable, ScrollView, useWindowDimensions, View } from 'react-native';
 import { confusionOf, mixedUp } from '@/core/school/confusion';
 import { levelAfter, LEVELS } from '@/core/school/level';
 import { ofDrill } from '@/core/school/practice-schema';
-import { Loading } from '@/ui/State';
 import { TwoPane } from '@/ui/TwoPane';
 import { useTitle } from '@/ui/use-keys';
 import { WIDE } from '@/ui/wide';
 import { Heading, Words } from '@/ui/Words';
+import ByEar from './ByEar';
+import ByEye from './ByEye';
+import Coupons from './Coupons';
 import { itemName, itemsOf, PART_WORDS } from './drills';
+import HoldGun from './HoldGun';
+import OneKnob from './OneKnob';
+import Pace from './Pace';
+import Progress from './Progress';
 import { isDrill, SCHOOL_PARTS, type SchoolPart } from './school-parts';
+import SetBlind from './SetBlind';
 import { usePractice } from './use-practice';
+import WhatFirst from './WhatFirst';
 
-/** Each is fetched when it is first done. */
-const PLACES: Record<SchoolPart, ReturnType<typeof lazy>> = {
-  'by-ear': lazy(() => import('./ByEar')),
-  'by-eye': lazy(() => import('./ByEye')),
-  'one-knob': lazy(() => import('./OneKnob')),
-  'set-blind': lazy(() => import('./SetBlind')),
-  'what-first': lazy(() => import('./WhatFirst')),
-  pace: lazy(() => import('./Pace')),
-  gun: lazy(() => import('./HoldGun')),
-  coupons: lazy(() => import('./Coupons')),
-  progress: lazy(() => import('./Progress')),
+/** All of the School comes as one file: what several files share would be fetched with the first load of the bench. */
+const PLACES: Record<SchoolPart, () => ReactElement> = {
+  'by-ear': ByEar,
+  'by-eye': ByEye,
+  'one-knob': OneKnob,
+  'set-blind': SetBlind,
+  'what-first': WhatFirst,
+  pace: Pace,
+  gun: HoldGun,
+  coupons: Coupons,
+  progress: Progress,
 };
 
 /** The School: drills of a minute or two for ear, eye and order. @param part what is done; null for the list alone */
@@ -39,9 +47,7 @@ export function SchoolPlace({ part }: { part: SchoolPart | null }) {
   const detail = (
     <ScrollView className="flex-1" contentContainerClassName="pb-8">
       <View className="w-full max-w-[900px]">
-        <Suspense fallback={<Loading what="the drill" />}>
-          <Place key={shown} />
-        </Suspense>
+        <Place key={shown} />
       </View>
     </ScrollView>
   );

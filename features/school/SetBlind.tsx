@@ -1,7 +1,8 @@
 import { useCallback, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { mixName } from '@/core/case/gas-mix';
-import { BLIND_KNOBS, MOST_BEADS, type BlindBead, type BlindMachine } from '@/core/school/set-blind';
+import { BLIND_KNOBS, MOST_BEADS } from '@/core/school/blind-knobs';
+import type { BlindBead, BlindMachine } from '@/core/school/set-blind';
 import { figureWithUnit } from '@/core/setting/words';
 import { SETTINGS } from '@/core/setting/table';
 import { BeadDrawing } from '@/ui/bead/BeadDrawing';

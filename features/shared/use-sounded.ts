@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Case } from '@/core/case/schema';
-import { SAMPLE_RATE } from '@/core/sound/voice';
+import { SAMPLE_RATE } from '@/core/sound/sample-rate';
 import type { ArcRun } from '@/core/sound/arc-run';
 import type { NoiseBeside } from '@/core/sound/shop-noise';
 import type { Sounded } from '@/core/sound/sounding';

@@ -7,7 +7,7 @@ import { listen, type Listened } from '../../core/hearing/listen';
 import { arcRunOf } from '../../core/sound/run-of';
 import { mixed, SHOP_NOISES, shopNoise, type ShopNoise } from '../../core/sound/shop-noise';
 import { soundOf } from '../../core/sound/sounding';
-import { SAMPLE_RATE } from '../../core/sound/voice';
+import { SAMPLE_RATE } from '../../core/sound/sample-rate';
 import { percent } from './score';
 
 /** Seconds of each arc, arcs of each side and level, recordings of each noise. */
