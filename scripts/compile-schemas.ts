@@ -2,6 +2,7 @@ import Ajv from 'ajv';
 import standaloneCode from 'ajv/dist/standalone';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { DEVICE_CHANGE_SCHEMA, NEW_PASS_PHRASE_SCHEMA, NEW_SESSION_SCHEMA } from '../core/access/access-schema';
 import { CASE_SCHEMA } from '../core/case/schema';
 import { DRAFT_HISTORY_SCHEMA } from '../core/record/draft-schema';
 import { PRACTICE_SCHEMA } from '../core/school/practice-schema';
@@ -62,6 +63,9 @@ const SCHEMAS: Record<string, object> = {
   habits: HABITS_SCHEMA,
   practice: PRACTICE_SCHEMA,
   'true-size': TRUE_SIZE_SCHEMA,
+  'new-session': NEW_SESSION_SCHEMA,
+  'device-change': DEVICE_CHANGE_SCHEMA,
+  'new-pass-phrase': NEW_PASS_PHRASE_SCHEMA,
   'knob-work': KNOB_WORK_SCHEMA,
   walk: WALK_SCHEMA,
   changeover: CHANGEOVER_SCHEMA,

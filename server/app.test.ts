@@ -118,7 +118,7 @@ describe('a case that cannot be worked out', () => {
 
 describe('who is answered', () => {
   it('is one who calls this server by a name it has, in any case and with any port', async () => {
-    await open({ hostNames: ['Yard'] });
+    await open({ hostNames: () => ['Yard'] });
     for (const host of ['127.0.0.1', 'LOCALHOST:99', '[::1]:4173', 'yard', 'YARD:1'])
       expect({ host, status: (await send('GET', '/health', undefined, { host })).status }).toEqual({
         host,

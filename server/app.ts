@@ -1,8 +1,12 @@
 import compression from 'compression';
-import express, { type Express, type RequestHandler } from 'express';
+import express, { type Express, type RequestHandler, type Response } from 'express';
 import packed from 'express-static-gzip';
 import helmet from 'helmet';
 import { extname, join } from 'node:path';
+import { withCaller } from './access/caller';
+import { answering, guard, type Answering } from './access/guard';
+import type { Network } from './access/network';
+import { limitTries } from './access/tries';
 import type { Context } from './api/endpoint';
 import { routesFor } from './api/endpoint';
 import { ENDPOINTS } from './api/endpoints';
@@ -56,13 +60,19 @@ function siteRoutes(site: string): RequestHandler[] {
   ];
 }
 
-export type AppOptions = Context & {
+export type AppOptions = Omit<Context, 'now' | 'network' | 'answering'> & {
+  now?: () => Date;
+  /** How it is reached from the network, where it is: then nobody gets anything who did not come in. */
+  network?: Network | null;
+  answering?: Answering;
+  /** Proxies in front of it, whose word on who asks is taken. */
+  proxies?: number;
   /** Takes a file into the database. */
   takeFileIn: RecordContext['takeFileIn'];
   /** Folder of the built app, or null for the API alone. */
   site: string | null;
   /** Further host names that this server goes by. */
-  hostNames?: readonly string[];
+  hostNames?: () => readonly string[];
 };
 
 const noStore: RequestHandler = (_request, response, next) => {
@@ -70,17 +80,33 @@ const noStore: RequestHandler = (_request, response, next) => {
   next();
 };
 
+/** What devices come to trust: whoever asks may have it, for it proves nothing but who the server is. */
+function sendAuthority(response: Response, pem: string | null): void {
+  if (pem === null) return sendPage(response, 404, 'The certificate of this server is trusted as others are.');
+  response
+    .type('application/x-x509-ca-cert')
+    .set('Content-Disposition', 'attachment; filename="workshop.crt"')
+    .send(pem);
+}
+
 /** The whole server: API under /api, the built app for everything else. */
-export function createApp({ site, hostNames = [], ...context }: AppOptions): Express {
+export function createApp({ site, hostNames = () => [], proxies = 0, ...options }: AppOptions): Express {
+  const context = { now: () => new Date(), network: null, answering: answering(), ...options };
+  const { store, now, network } = context;
   const app = express();
+  app.set('trust proxy', proxies);
   app.use(requestLog(context.log));
   app.use(knownHostsOnly(hostNames));
   app.use(helmet({ contentSecurityPolicy: CONTENT_POLICY, strictTransportSecurity: false }));
   app.use(compression());
+  app.use('/api', noStore, withCaller(store, network !== null, now), guard(context.answering));
+  if (network !== null) {
+    app.use('/api/session', limitTries(store, now));
+    app.get('/authority.crt', (_request, response) => sendAuthority(response, network.authority()));
+  }
   // Files of the whole record are larger than any change, and are taken as they come.
-  app.use('/api', noStore, recordRoutes(context), pictureRoutes(context));
+  app.use('/api', recordRoutes(context), pictureRoutes(context));
   app.use('/api', express.json({ limit: `${BODY_LIMIT_KB}kb`, strict: false }));
-  app.use('/api', noStore);
   const description = openApi(ENDPOINTS);
   app.get('/api/openapi.json', (_request, response) => void response.json(description));
   app.use('/api', routesFor(ENDPOINTS, context));

@@ -58,10 +58,33 @@ describe('starting the server', () => {
     expect(await rigsOf('bare')).toBe(0);
   }, 60_000);
 
+  it('lets the network in with a pass phrase alone, says where, and shows the way in as a picture', async () => {
+    const env = { PORT: '0', LAN_PORT: '0', HOST_NAMES: 'shed.local', DATA_DIR: join(folder, 'lan') };
+    const none = await start(env, ['--lan', '--empty']);
+    expect([none.code, none.said.trim()]).toEqual([
+      1,
+      expect.stringMatching(/^Without a pass phrase the network is not let in/),
+    ]);
+    const open = await start({ HOST: '0.0.0.0', DATA_DIR: join(folder, 'open') });
+    expect([open.code, open.said]).toEqual([1, expect.stringContaining('Start with --lan')]);
+    let inside: unknown;
+    const { said } = await start({ ...env, PASS_PHRASE: 'three old welders' }, ['--lan'], async (address) => {
+      inside = await (await fetch(`${address}/api/session`)).json();
+      // What is said of the network comes after the machine's own address.
+      await new Promise((soon) => setTimeout(soon, 1500));
+    });
+    expect(inside).toEqual(expect.objectContaining({ isGuarded: true, isAtMachine: true, isKeeper: true }));
+    expect(said).toMatch(/On the network, for whoever has the pass phrase:\n {2}https:\/\/shed\.local:\d+\n/);
+    expect(said).toMatch(/█/);
+    expect(said).toMatch(/SHA-256 ([0-9A-F]{2}:){31}[0-9A-F]{2}/);
+    expect(said).not.toContain('three old welders');
+  }, 60_000);
+
   it('says in one sentence that an address is not this machine’s', async () => {
-    const { code, said } = await start({ PORT: '0', HOST: '192.0.2.1', DATA_DIR: join(folder, 'host') });
+    const env = { PORT: '0', HOST: '192.0.2.1', DATA_DIR: join(folder, 'host'), PASS_PHRASE: 'three old welders' };
+    const { code, said } = await start(env, ['--lan']);
     expect(code).toBe(1);
-    expect(said.trim()).toMatch(/^The server cannot listen on 192\.0\.2\.1:0 \(.*EADDRNOTAVAIL.*\)\.$/);
+    expect(said.trim()).toMatch(/The server cannot listen on 192\.0\.2\.1:0 \(.*EADDRNOTAVAIL.*\)\.$/);
   }, 30_000);
 
   it('says in one sentence that a port is in use, with the cure', async () => {

@@ -1,5 +1,9 @@
-import { createServer } from 'node:http';
-import { join } from 'node:path';
+import { createServer, type RequestListener } from 'node:http';
+import { dirname, join } from 'node:path';
+import { inAddressLine } from './access/addresses';
+import { ensurePassPhrase } from './access/ask-phrase';
+import { markAtMachine } from './access/caller';
+import { openLan, type OpenLan } from './access/open-lan';
 import { createApp } from './app';
 import { isNew, markBegun } from './db/begin';
 import { openStore } from './db/open';
@@ -12,9 +16,19 @@ import { shelfOf } from './pictures/shelf';
 import { startRecordPool } from './record/pool';
 import { StartError } from './start-error';
 
+/** Says why it cannot listen, and what would help. */
+function sayNotListening(error: NodeJS.ErrnoException, host: string, port: number, variable: string): void {
+  console.error(
+    error.code === 'EADDRINUSE'
+      ? `Port ${port} is in use. Stop what runs there, or start with another: ${variable}=${port + 1} npm start`
+      : `The server cannot listen on ${host}:${port} (${error.message}).`,
+  );
+  process.exitCode = 1;
+}
+
 /** Opens, checks, migrates, fills a new database with the demo workshop unless told not to, and serves until stopped. */
-function main(): void {
-  const { port, host, hostNames, databaseFile } = readEnvironment();
+async function main(): Promise<void> {
+  const { port, host, hostNames, databaseFile, lan } = readEnvironment(process.env, process.argv);
   const log = createLog();
   const { store, close } = openStore(databaseFile);
   if (isNew(store)) {
@@ -24,6 +38,17 @@ function main(): void {
       loadWorkshop(store, Date.now(), !process.argv.includes('--weeks'));
     }
     markBegun(store);
+  }
+  let network: OpenLan | null = null;
+  try {
+    if (lan !== null) {
+      const asked = { given: lan.passPhrase, another: lan.another, isTerminal: process.stdin.isTTY === true };
+      await ensurePassPhrase(store, asked, new Date());
+      network = await openLan({ ...lan, hostNames, folder: join(dirname(databaseFile), 'tls'), store });
+    }
+  } catch (error) {
+    close();
+    throw error;
   }
   const pool = startDiagnosisPool();
   const records = startRecordPool();
@@ -36,41 +61,50 @@ function main(): void {
     log,
     report,
     site: join(ROOT, 'dist'),
-    hostNames,
+    hostNames: () => (network === null ? hostNames : network.hostNames()),
+    network,
+    proxies: lan?.proxies ?? 0,
   });
-  const server = createServer(app);
+  // What comes from a proxy on this machine comes from elsewhere.
+  const own: RequestListener = (request, response) => {
+    if ((lan?.proxies ?? 0) === 0) markAtMachine(request);
+    app(request, response);
+  };
+  const server = createServer(own);
   const end = (): void => {
     void pool.close();
     void records.close();
     close();
   };
+  const stop = (): void => {
+    network?.close();
+    server.close(end);
+    server.closeAllConnections();
+  };
   server.on('error', (error: NodeJS.ErrnoException) => {
+    network?.close();
     end();
-    const taken = error.code === 'EADDRINUSE';
-    console.error(
-      taken
-        ? `Port ${port} is in use. Stop what runs there, or start with another: PORT=${port + 1} npm start`
-        : `The server cannot listen on ${host}:${port} (${error.message}).`,
-    );
-    process.exitCode = 1;
+    sayNotListening(error, host, port, 'PORT');
   });
   server.listen(port, host, () => {
     const address = server.address();
     const open = typeof address === 'object' && address !== null ? address.port : port;
-    console.log(`Jolly Tinker is ready: http://${host === '0.0.0.0' ? 'localhost' : host}:${open}`);
+    const ready = (): void => {
+      console.log(`Jolly Tinker is ready: http://${inAddressLine(host)}:${open}`);
+      network?.say();
+    };
+    if (network === null) return ready();
+    network.listen(app, ready, (error) => {
+      stop();
+      sayNotListening(error, lan?.host ?? 'any address', lan?.port ?? port, 'LAN_PORT');
+    });
   });
-  const stop = (): void => {
-    server.close(end);
-    server.closeAllConnections();
-  };
   process.once('SIGINT', stop);
   process.once('SIGTERM', stop);
 }
 
-try {
-  main();
-} catch (error) {
+main().catch((error: unknown) => {
   if (!(error instanceof StartError)) throw error;
   console.error(error.message);
   process.exitCode = 1;
-}
+});

@@ -185,7 +185,7 @@ describe('who is answered', () => {
     );
     const { status, type } = await askSite(shop.port, '/', host);
     expect([status, type]).toEqual([421, expect.stringContaining('text/plain')]);
-    const named = await openWorkshop({ hostNames: ['Bench.Local'] });
+    const named = await openWorkshop({ hostNames: () => ['Bench.Local'] });
     expect((await named.send('GET', '/health', undefined, { host: `bench.local:${named.port}` })).status).toBe(200);
     await named.stop();
   });
@@ -235,12 +235,16 @@ describe('the description of the API', () => {
       '/api/coupons/{id}',
       '/api/coupons/{id}/history',
       '/api/coupons/{id}/pictures',
+      '/api/devices',
+      '/api/devices/{id}',
       '/api/diagnose',
       '/api/health',
+      '/api/join-codes',
       '/api/levels',
       '/api/log',
       '/api/log/charts',
       '/api/log/facets',
+      '/api/pass-phrase',
       '/api/proven',
       '/api/proven/{id}',
       '/api/rigs',
@@ -249,6 +253,7 @@ describe('the description of the API', () => {
       '/api/rigs/{id}/chart',
       '/api/rigs/{id}/experience',
       '/api/rigs/{id}/parts',
+      '/api/session',
       '/api/start',
       '/api/welds',
       '/api/welds/{id}',

@@ -1,3 +1,4 @@
+import { answering } from '../access/guard';
 import express from 'express';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
@@ -62,6 +63,9 @@ async function ask(method: string, path: string, body?: string, type = 'applicat
     learn: null as never,
     log: createLog('silent'),
     report: () => undefined,
+    now: () => new Date(),
+    network: null,
+    answering: answering(),
   };
   app.use('/api', routesFor(THINGS, context));
   app.use(errorHandler(context.log));
@@ -163,11 +167,23 @@ describe('its description', () => {
 
   it('names what each answers, and every way it may fail', () => {
     const { responses } = paths['/api/things/{id}'].put;
-    expect(Object.keys(responses)).toEqual(['200', '400', '403', '409', '413', '415', '421', '500', '503', '507']);
+    expect(Object.keys(responses)).toEqual([
+      '200',
+      '400',
+      '401',
+      '403',
+      '409',
+      '413',
+      '415',
+      '421',
+      '500',
+      '503',
+      '507',
+    ]);
     expect(responses['200'].content).toEqual({ 'application/json': { schema: { type: 'object' } } });
     expect(responses['409'].description).toBe('conflict: Kept otherwise');
     expect(responses['400'].description).toBe('wrong-fields: Some fields are not right; not-json: Not JSON');
     expect(Object.keys(responses['409'].content)).toEqual(['application/problem+json']);
-    expect(Object.keys(paths['/api/things/{id}'].get.responses)).toEqual(['200', '400', '404', '421', '500']);
+    expect(Object.keys(paths['/api/things/{id}'].get.responses)).toEqual(['200', '400', '401', '404', '421', '500']);
   });
 });

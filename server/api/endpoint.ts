@@ -4,6 +4,9 @@ import type { Charts } from '../../core/record/charts-schema';
 import type { FieldProblem } from '../../core/schema/problems';
 import { ID } from '../../core/schema/parts';
 import type { Validated } from '../../core/schema/validate';
+import { callerIn, type Caller } from '../access/caller';
+import type { Answering } from '../access/guard';
+import type { Network } from '../access/network';
 import type { Store } from '../db/store';
 import type { Thinking } from '../diagnosis/pool';
 import type { Unreadable } from '../db/rows';
@@ -17,6 +20,10 @@ export type Context = Thinking & {
   /** The sum of the record by the month, worked out elsewhere. */
   charts: (of: { database: string; rigId: string | null; now: string }) => Promise<Charts>;
   log: Logger;
+  now: () => Date;
+  /** How it is reached from the network; null while it listens to its own machine alone. */
+  network: Network | null;
+  answering: Answering;
   /** Says that a row cannot be read. */
   report: (unreadable: Unreadable) => void;
 };
@@ -32,14 +39,21 @@ export const LIMIT: TextParameter = {
   description: 'most entries of a page',
 };
 
-type Asked<Body> = { params: Record<string, string>; query: Record<string, string | undefined>; body: Body };
+type Asked<Body> = {
+  params: Record<string, string>;
+  query: Record<string, string | undefined>;
+  body: Body;
+  caller: Caller;
+  /** For what an answer carries beside its body. */
+  response: Response;
+};
 
 /**
  * One thing that can be asked of the server, said once: where, what it takes, what it answers, and the work. The
  * routes, the checks and the published description are all made from this.
  */
 export type Endpoint<Body = never> = {
-  method: 'get' | 'put' | 'patch' | 'post';
+  method: 'get' | 'put' | 'patch' | 'post' | 'delete';
   /** As OpenAPI writes it: "/coupons/{id}". */
   path: string;
   summary: string;
@@ -103,7 +117,10 @@ async function respond(stated: AnyEndpoint, context: Context, request: Request, 
   }
   const params = request.params as Record<string, string>;
   const query = request.query as Record<string, string | undefined>;
-  const answer: unknown = await stated.work({ params, query, body: value as never }, context);
+  const answer: unknown = await stated.work(
+    { params, query, body: value as never, caller: callerIn(response), response },
+    context,
+  );
   if (answer === null) return sendProblem(response, 'not-found', 'There is nothing with this id.');
   response.json(answer);
 }

@@ -1,3 +1,4 @@
+import { ACCESS } from './access';
 import { CASE_SCHEMA } from '../../core/case/schema';
 import { validateCase } from '../../core/case/validate';
 import {
@@ -228,6 +229,7 @@ const BEADS = [
 
 /** Everything the server can be asked. */
 export const ENDPOINTS: readonly AnyEndpoint[] = [
+  ...ACCESS,
   endpoint({
     method: 'get',
     path: '/health',

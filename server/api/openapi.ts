@@ -5,7 +5,7 @@ import type { AnyEndpoint } from './endpoint';
 type Document = Record<string, unknown>;
 
 /** Problems that any endpoint may answer with. */
-const ANYWHERE: ProblemCode[] = ['wrong-fields', 'unknown-host', 'broken', 'database-unreadable'];
+const ANYWHERE: ProblemCode[] = ['wrong-fields', 'not-in', 'unknown-host', 'broken', 'database-unreadable'];
 const WITH_BODY: ProblemCode[] = [
   'not-json',
   'wrong-origin',

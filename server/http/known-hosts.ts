@@ -18,13 +18,15 @@ function refuse(request: Request, response: Response, code: ProblemCode, detail:
 /**
  * Answers only to host names this server knows, so that a page elsewhere which points its own name at this machine
  * gets nothing; and takes writes only from its own pages, or from a program that names no origin.
- * @param named further names, such as the one it listens on
+ * @param named further names that it goes by now, such as the one it listens on
  */
-export function knownHostsOnly(named: readonly string[]): RequestHandler {
-  const known = new Set([...OWN_NAMES, ...named.map((name) => name.toLowerCase())]);
+export function knownHostsOnly(named: () => readonly string[]): RequestHandler {
+  // The machine may be given another address while it runs.
+  const isKnown = (name: string): boolean =>
+    OWN_NAMES.includes(name) || named().some((one) => one.toLowerCase() === name);
   return (request, response, next) => {
     const { host = '', origin } = request.headers;
-    if (!known.has(hostName(host)))
+    if (!isKnown(hostName(host)))
       return refuse(
         request,
         response,

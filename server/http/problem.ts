@@ -1,6 +1,7 @@
 import type { ErrorRequestHandler, Request, Response } from 'express';
 import type { Logger } from 'pino';
 import type { FieldProblem } from '../../core/schema/problems';
+import { NotAllowed } from './not-allowed';
 import { Refusal } from '../db/refusal';
 import { OutsideModel, TooBusy } from '../diagnosis/outside-model';
 
@@ -9,6 +10,10 @@ export const PROBLEMS = {
   'wrong-fields': { status: 400, title: 'Some fields are not right' },
   'not-json': { status: 400, title: 'Not JSON' },
   'bad-request': { status: 400, title: 'Request refused' },
+  'not-in': { status: 401, title: 'Not come in' },
+  'wrong-pass-phrase': { status: 401, title: 'Not let in' },
+  'not-the-keeper': { status: 403, title: 'For the keeper' },
+  'too-many-tries': { status: 429, title: 'Too many tries' },
   'wrong-origin': { status: 403, title: 'Not from here' },
   'not-found': { status: 404, title: 'Not kept here' },
   'no-such-address': { status: 404, title: 'No such address' },
@@ -98,6 +103,10 @@ function sendFailure(response: Response, error: Failure): boolean {
   if (error instanceof Refusal) {
     if (error.kind === 'not-found') sendProblem(response, 'not-found', error.message);
     else sendWrongFields(response, error.fields, error.kind);
+    return true;
+  }
+  if (error instanceof NotAllowed) {
+    sendProblem(response, error.code, error.message);
     return true;
   }
   if (error instanceof OutsideModel) {

@@ -1,0 +1,132 @@
+import { createHash, randomBytes } from 'node:crypto';
+import { and, desc, eq, gt, lt, ne, sql } from 'drizzle-orm';
+import type { Device } from '../../core/access/access-schema';
+import { devices, joinCodes, sessions } from '../db/access-schema';
+import type { Store } from '../db/store';
+
+/** A device that has not been seen for so long comes in anew, days. */
+export const SESSION_DAYS = 90;
+/** A code on a screen is good for so long, min: long enough for a phone to be fetched. */
+export const CODE_MINUTES = 10;
+/** When a device was last seen is written no more often than this, ms: each write costs the disk. */
+const SEEN_EVERY_MS = 60_000;
+const DAY_MS = 24 * 3600 * 1000;
+
+const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
+const newToken = (bytes: number): string => randomBytes(bytes).toString('base64url');
+
+type Coming = { id: string; name: string; from: string };
+
+/** Lets a device in. @returns what it shows from now on; only its hash is kept */
+export function beginSession(store: Store, { id, name, from }: Coming, now: Date): string {
+  const token = newToken(32);
+  const at = now.toISOString();
+  store.transaction((writing) => {
+    const seen = { name, lastAt: at, lastFrom: from, shutOutAt: null };
+    writing
+      .insert(devices)
+      .values({ id, firstAt: at, ...seen })
+      .onConflictDoUpdate({ target: devices.id, set: seen })
+      .run();
+    // What it came in with before is good no more: one device has one session.
+    writing.delete(sessions).where(eq(sessions.deviceId, id)).run();
+    writing
+      .insert(sessions)
+      .values({ tokenHash: hashOf(token), deviceId: id, beganAt: at, lastAt: at })
+      .run();
+  });
+  return token;
+}
+
+/** The device that shows this token, or null; notes that it was seen. */
+export function deviceOf(store: Store, token: string, from: string, now: Date): { id: string; name: string } | null {
+  const tokenHash = hashOf(token);
+  const since = new Date(now.getTime() - SESSION_DAYS * DAY_MS).toISOString();
+  const found = store
+    .select({ id: devices.id, name: devices.name, lastAt: sessions.lastAt, lastFrom: devices.lastFrom })
+    .from(sessions)
+    .innerJoin(devices, eq(sessions.deviceId, devices.id))
+    .where(and(eq(sessions.tokenHash, tokenHash), gt(sessions.lastAt, since)))
+    .get();
+  if (found === undefined) return null;
+  if (now.getTime() - Date.parse(found.lastAt) > SEEN_EVERY_MS || found.lastFrom !== from)
+    noteSeen(store, tokenHash, found.id, from, now);
+  return { id: found.id, name: found.name };
+}
+
+/** That a device was seen is worth no failed request: while another program holds the database it is left. */
+function noteSeen(store: Store, tokenHash: string, id: string, lastFrom: string, now: Date): void {
+  const lastAt = now.toISOString();
+  try {
+    store.update(sessions).set({ lastAt }).where(eq(sessions.tokenHash, tokenHash)).run();
+    store.update(devices).set({ lastAt, lastFrom }).where(eq(devices.id, id)).run();
+  } catch (error) {
+    if (!/^SQLITE_/.test(String((error as { code?: unknown }).code))) throw error;
+  }
+}
+
+/** A device goes out by itself. */
+export const endSession = (store: Store, deviceId: string): void =>
+  void store.delete(sessions).where(eq(sessions.deviceId, deviceId)).run();
+
+/** Ends every session but that of one device. @param but null for none */
+export const endOthers = (store: Store, but: string | null): void =>
+  void store
+    .delete(sessions)
+    .where(but === null ? undefined : ne(sessions.deviceId, but))
+    .run();
+
+/** Changes a device's name, or shuts it out. @returns how it stands now, null where there is none */
+export function changeDevice(
+  store: Store,
+  id: string,
+  change: { name?: string; shutOut?: true },
+  now: Date,
+): Device | null {
+  store.transaction((writing) => {
+    const { name, shutOut } = change;
+    const set = { ...(name === undefined ? {} : { name }), ...(shutOut ? { shutOutAt: now.toISOString() } : {}) };
+    writing.update(devices).set(set).where(eq(devices.id, id)).run();
+    if (shutOut) writing.delete(sessions).where(eq(sessions.deviceId, id)).run();
+  });
+  return listDevices(store, now).find((one) => one.id === id) ?? null;
+}
+
+/** Every device that ever came in, last seen first. */
+export function listDevices(store: Store, now: Date): Device[] {
+  const since = new Date(now.getTime() - SESSION_DAYS * DAY_MS).toISOString();
+  return store
+    .select({
+      ...{ id: devices.id, name: devices.name, firstAt: devices.firstAt, lastAt: devices.lastAt },
+      ...{ lastFrom: devices.lastFrom, shutOutAt: devices.shutOutAt },
+      isIn: sql<number>`count(${sessions.tokenHash}) > 0`,
+    })
+    .from(devices)
+    .leftJoin(sessions, and(eq(sessions.deviceId, devices.id), gt(sessions.lastAt, since)))
+    .groupBy(devices.id)
+    .orderBy(desc(devices.lastAt), devices.id)
+    .all()
+    .map((row) => ({ ...row, isIn: row.isIn === 1 }));
+}
+
+/** A code that brings devices in for a while, shown as a picture to be scanned. */
+export function makeJoinCode(store: Store, now: Date): { code: string; goodUntil: string } {
+  const code = newToken(16);
+  const goodUntil = new Date(now.getTime() + CODE_MINUTES * 60_000).toISOString();
+  store.transaction((writing) => {
+    writing.delete(joinCodes).where(lt(joinCodes.goodUntil, now.toISOString())).run();
+    writing
+      .insert(joinCodes)
+      .values({ codeHash: hashOf(code), goodUntil })
+      .run();
+  });
+  return { code, goodUntil };
+}
+
+/** Whether a code is good now. It is good for every device that scans it while it is shown. */
+export const isJoinCode = (store: Store, code: string, now: Date): boolean =>
+  store
+    .select({ codeHash: joinCodes.codeHash })
+    .from(joinCodes)
+    .where(and(eq(joinCodes.codeHash, hashOf(code)), gt(joinCodes.goodUntil, now.toISOString())))
+    .get() !== undefined;
