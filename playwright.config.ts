@@ -49,6 +49,13 @@ export default defineConfig({
       fullyParallel: true,
       use: { viewport: PHONE, hasTouch: true, serviceWorkers: 'allow' },
     },
+    // Two browsers on a server of their own, which lets the network in.
+    {
+      name: 'lan',
+      testMatch: /lan\/.*\.spec\.ts/,
+      fullyParallel: true,
+      use: { viewport: PHONE, hasTouch: true, ignoreHTTPSErrors: true },
+    },
     project('phone', 4391, PHONE, /e2e\/(phone\/)?[^/]+\.spec\.ts/),
     project('wide', 4392, DESK, /e2e\/(wide\/)?[^/]+\.spec\.ts/),
     project('empty', 4393, PHONE, /empty\/.*\.spec\.ts/),

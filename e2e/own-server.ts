@@ -11,10 +11,11 @@ export class OwnServer {
   private running: ChildProcess | null = null;
   readonly address: string;
 
-  /** @param flags of the server: `--empty` for a workshop without the demo */
+  /** @param flags of the server: `--empty` for a workshop without the demo @param env more of what it is told by */
   constructor(
     private readonly port: number,
     private readonly flags: readonly string[] = [],
+    private readonly env: Record<string, string> = {},
   ) {
     this.address = `http://127.0.0.1:${port}`;
   }
@@ -23,7 +24,7 @@ export class OwnServer {
   async start(): Promise<void> {
     this.running = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts', ...this.flags], {
       cwd: ROOT,
-      env: { ...process.env, PORT: String(this.port), DATA_DIR: this.folder },
+      env: { ...process.env, PORT: String(this.port), DATA_DIR: this.folder, ...this.env },
       stdio: 'ignore',
     });
     for (let tries = 0; tries < 300; tries++) {

@@ -62,6 +62,11 @@ export async function closeDeviceDatabase(): Promise<void> {
   await was?.then((database) => database.close()).catch(() => undefined);
 }
 
+/** Forgets the records that were seen. What waits for the server stays: it is the one copy there is. */
+export async function forgetSeen(): Promise<void> {
+  await (await deviceDatabase()).clear('seen');
+}
+
 /** Forgets everything, as a new device would. For tests. */
 export async function clearDeviceDatabase(): Promise<void> {
   await closeDeviceDatabase();

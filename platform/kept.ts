@@ -32,7 +32,7 @@ export const BENCH_COUPON: StoredShape<string | null> = {
 };
 
 /** What this device calls itself, so that others can tell their changes from its own; null until it is first asked. */
-const DEVICE: StoredShape<string | null> = {
+export const DEVICE: StoredShape<string | null> = {
   key: 'device',
   version: 2,
   matches: isIdOrNull,

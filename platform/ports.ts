@@ -34,6 +34,14 @@ export type Ports = {
   openMicrophone: (onPiece: (samples: Float32Array<ArrayBuffer>) => void) => Promise<Microphone>;
   /** Buzzes in the hand for so many ms, where the device can. */
   buzz: (ms: number) => void;
+  /** Forgets what stands in the storage but for some keys, and the photographs that were looked at. */
+  forget: (keeps: (key: string) => boolean) => Promise<void>;
+  /** What stands behind # in the address, once: it is taken out of the address and of the history. */
+  takeFromAddress: () => string;
+  /** Calls back when something else stands there. */
+  onAddress: (heard: () => void) => () => void;
+  /** What kind of device this is, in a word or two. */
+  deviceKind: () => string;
   /** Puts the page on paper. */
   print: () => void;
 };
@@ -110,7 +118,42 @@ async function openPicture(from: 'camera' | 'files'): Promise<Blob | null> {
   }
 }
 
+/** Photographs that were looked at are kept under these names (see scripts/service-worker.mjs). */
+const PICTURES = /^pictures-/;
+
+async function forget(keeps: (key: string) => boolean): Promise<void> {
+  const { localStorage: storage, caches } = globalThis as Partial<Pick<typeof globalThis, 'localStorage' | 'caches'>>;
+  const keys = Array.from({ length: storage?.length ?? 0 }, (_, i) => storage!.key(i)!);
+  for (const key of keys) if (!keeps(key)) storage!.removeItem(key);
+  for (const name of (await caches?.keys()) ?? []) if (PICTURES.test(name)) await caches!.delete(name);
+}
+
+function takeFromAddress(): string {
+  const { hash, pathname, search } = globalThis.location;
+  if (hash !== '') globalThis.history.replaceState(globalThis.history.state, '', pathname + search);
+  return hash.slice(1);
+}
+
+function onAddress(heard: () => void): () => void {
+  globalThis.addEventListener('hashchange', heard);
+  return () => globalThis.removeEventListener('hashchange', heard);
+}
+
+/** The same word for all browsers of a kind of device, as far as these tell. */
+const KINDS: readonly [RegExp, string][] = [
+  [/iPhone/, 'iPhone'],
+  [/iPad/, 'iPad'],
+  [/Android.*Mobile/, 'Android phone'],
+  [/Android/, 'Android tablet'],
+];
+const deviceKind = (): string =>
+  KINDS.find(([pattern]) => pattern.test(globalThis.navigator?.userAgent ?? ''))?.[1] ?? 'Computer';
+
 const BROWSER: Ports = {
+  forget,
+  takeFromAddress,
+  onAddress,
+  deviceKind,
   saveFile,
   saveFrom,
   openFile,

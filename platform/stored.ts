@@ -135,6 +135,14 @@ export function useStorageNotice(): [StorageNotice | null, () => void] {
   return [said, useCallback(() => sayStorage(null), [])];
 }
 
+/** Forgets everything that the device keeps as text, but what this device calls itself and how it is measured. */
+export async function forgetStored(keeps: readonly { key: string }[]): Promise<void> {
+  const kept = keeps.map(({ key }) => PREFIX + key);
+  await platform().forget((key) => kept.includes(key) || !key.startsWith(PREFIX));
+  for (const key of [...memory.keys()]) if (!kept.includes(PREFIX + key)) memory.delete(key);
+  tell();
+}
+
 /** Forgets what was read, as a new visit would. For tests. */
 export function forgetMemory(): void {
   memory.clear();

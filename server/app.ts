@@ -101,12 +101,12 @@ export function createApp({ site, hostNames = () => [], proxies = 0, ...options 
   app.use(compression());
   app.use('/api', noStore, withCaller(store, network !== null, now), guard(context.answering));
   if (network !== null) {
-    app.use('/api/session', limitTries(store, now));
     app.get('/authority.crt', (_request, response) => sendAuthority(response, network.authority()));
   }
   // Files of the whole record are larger than any change, and are taken as they come.
   app.use('/api', recordRoutes(context), pictureRoutes(context));
   app.use('/api', express.json({ limit: `${BODY_LIMIT_KB}kb`, strict: false }));
+  if (network !== null) app.use('/api/session', limitTries(store, now));
   const description = openApi(ENDPOINTS);
   app.get('/api/openapi.json', (_request, response) => void response.json(description));
   app.use('/api', routesFor(ENDPOINTS, context));

@@ -9,6 +9,7 @@ import { WIDE } from '@/ui/wide';
 import { askAgain, isGone, useCoupon, useNewestCouponId } from '../shared/use-records';
 import { BenchProvider } from './bench';
 import { PhoneBench } from './PhoneBench';
+import { usePartsAtHand } from './use-parts-at-hand';
 import { WideBench } from './WideBench';
 
 /**
@@ -16,6 +17,7 @@ import { WideBench } from './WideBench';
  * newest when the bench was opened: a coupon that another device begins does not slide under the hands.
  */
 export function BenchScreen() {
+  usePartsAtHand();
   useTitle('Bench');
   const router = useRouter();
   const { width } = useWindowDimensions();

@@ -12,6 +12,7 @@ import { Heading, Words } from '@/ui/Words';
 import { supplyWords, wireWords } from '../shared/rig-words';
 import { useUnits } from '../shared/use-habits';
 import { useRigs } from '../shared/use-records';
+import { useSession } from '../shared/use-session';
 import { CarePanel } from './CarePanel';
 import { ChangePanel } from './ChangePanel';
 import { ChartPanel } from './ChartPanel';
@@ -139,6 +140,7 @@ function RigList({ rigs, chosen }: { rigs: readonly RigRecord[]; chosen: Chosen 
           <Words>Units, and a school wherever welders disagree.</Words>
         </Pressable>
       </Link>
+      <DevicesLink />
       {away.length > 0 && (
         <>
           <Heading level={2}>Put away</Heading>
@@ -148,6 +150,24 @@ function RigList({ rigs, chosen }: { rigs: readonly RigRecord[]; chosen: Chosen 
         </>
       )}
     </ScrollView>
+  );
+}
+
+/** The way to the devices, where the server lets any in. */
+function DevicesLink() {
+  if (useSession()?.isGuarded !== true) return null;
+  return (
+    <Link href="/devices" asChild>
+      <Pressable
+        role="link"
+        className="min-h-14 justify-center gap-1 rounded-md border-2 border-transparent bg-plate p-4"
+      >
+        <Words strong className="text-xl">
+          Devices
+        </Words>
+        <Words>Bring the next phone in by a code; who is in, and who is shut out.</Words>
+      </Pressable>
+    </Link>
   );
 }
 

@@ -8,6 +8,7 @@ import type { ChartCell } from '@/core/own-chart';
 import type { Worn } from '@/core/record/worn';
 import type { FieldProblem } from '@/core/schema/problems';
 import { platform } from '@/platform/ports';
+import { serverAsksWho } from './server-state';
 
 /** What went wrong with a request, in words for the screen; `fields` when single fields are to blame. */
 export class RequestProblem extends Error {
@@ -24,6 +25,9 @@ export class RequestProblem extends Error {
 export function isWorthRepeating(failures: number, error: Error): boolean {
   return failures < 1 && !(error instanceof RequestProblem && error.code !== null);
 }
+
+/** The server answers nobody who did not come in. */
+export const NOT_IN = 'not-in';
 
 type ProblemDocument = { code?: string; title?: string; detail?: string; fields?: FieldProblem[] };
 
@@ -47,6 +51,7 @@ async function sent<T>(path: string, init: RequestInit, patience: number, ended?
     ended?.removeEventListener('abort', end);
   }
   const problem = (await response.json().catch(() => ({}))) as ProblemDocument;
+  if (problem.code === NOT_IN) serverAsksWho();
   const text = problem.detail ?? problem.title ?? `The server answered ${response.status}.`;
   throw new RequestProblem(text, problem.code ?? null, problem.fields);
 }

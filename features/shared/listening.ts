@@ -1,7 +1,7 @@
 import type { QueryClient } from '@tanstack/react-query';
 import type { Changes } from '@/core/record/change-schema';
 import type { Coupon, CouponRow } from '@/core/record/schema';
-import { fetchChanges, fetchRevision, RequestProblem } from './api';
+import { fetchChanges, fetchRevision, NOT_IN, RequestProblem } from './api';
 import { noteConflicts } from './conflicts';
 import {
   COUPONS,
@@ -15,7 +15,7 @@ import {
   seeWork,
   TAUGHT,
 } from './records-client';
-import { serverAnswered, serverAway, serverInTrouble } from './server-state';
+import { onServerBack, serverAnswered, serverAway, serverInTrouble } from './server-state';
 import { seeForLater } from './use-records';
 
 /** How long the server is asked to wait for something new, s. */
@@ -56,17 +56,19 @@ export function seeChanges(client: QueryClient, changes: Changes): void {
   }
 }
 
-/** Waits, or until the page is looked at again. */
+/** Waits, or until the page is looked at again, or another part of it has found the server back. */
 function pause(ms: number, ended: AbortSignal): Promise<void> {
   return new Promise((done) => {
     const end = (): void => {
       clearTimeout(timer);
       document.removeEventListener('visibilitychange', end);
+      hearNoMore();
       ended.removeEventListener('abort', end);
       done();
     };
     const timer = setTimeout(end, ms);
     document.addEventListener('visibilitychange', end);
+    const hearNoMore = onServerBack(end);
     ended.addEventListener('abort', end);
   });
 }
@@ -80,8 +82,9 @@ async function ask(since: number | null, isBack: boolean, signal: AbortSignal): 
     return changes;
   } catch (error) {
     if (signal.aborted) return new Error('not wanted any more');
-    if (error instanceof RequestProblem && error.code !== null) serverInTrouble(error.message);
-    else serverAway();
+    const code = error instanceof RequestProblem ? error.code : null;
+    if (code === null) serverAway();
+    else if (code !== NOT_IN) serverInTrouble((error as Error).message);
     return error instanceof Error ? error : new Error(String(error));
   }
 }

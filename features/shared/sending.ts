@@ -15,7 +15,7 @@ import {
 } from '@/platform/outbox';
 import { platform } from '@/platform/ports';
 import { sayStorage } from '@/platform/stored';
-import { RequestProblem, sendChange, sendPicture } from './api';
+import { NOT_IN, RequestProblem, sendChange, sendPicture } from './api';
 import { noteConflicts } from './conflicts';
 import { seeAnswer } from './records-client';
 import { onServerBack, serverAnswered, serverAway, serverInTrouble } from './server-state';
@@ -33,7 +33,7 @@ export function makeChange<Kind extends ChangeKind>(
 }
 
 /** Problems of the server's own: the change is as good as it was, and is sent again. */
-const PASSING = ['busy', 'database-locked', 'disk-full', 'database-unreadable', 'broken'];
+const PASSING = [NOT_IN, 'busy', 'database-locked', 'disk-full', 'database-unreadable', 'broken'];
 const isPassing = (problem: RequestProblem): boolean => problem.code === null || PASSING.includes(problem.code);
 
 /** A change over which the server breaks so often is set aside: others wait behind it. */
@@ -76,7 +76,7 @@ async function sendNext(
       return true;
     }
     if (code === null) serverAway();
-    else serverInTrouble(message);
+    else if (code !== NOT_IN) serverInTrouble(message);
     return false;
   }
 }

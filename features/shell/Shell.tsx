@@ -10,6 +10,7 @@ import { Loading } from '@/ui/State';
 import { useInk } from '@/ui/use-ink';
 import { WIDE } from '@/ui/wide';
 import { Words } from '@/ui/Words';
+import { ComeInNote } from './ComeInNote';
 import { ConflictNote } from './ConflictNote';
 import { StorageNote } from './StorageNote';
 import { UpdateNote } from './UpdateNote';
@@ -17,7 +18,7 @@ import { useServerMark } from './use-server-mark';
 
 const PLACES = [
   { href: '/', label: 'Bench', within: ['/', '/job'], Icon: Hammer },
-  { href: '/rig', label: 'Rig', within: ['/rig'], Icon: PlugZap },
+  { href: '/rig', label: 'Rig', within: ['/rig', '/devices', '/join', '/trust'], Icon: PlugZap },
   {
     href: '/log',
     label: 'Log',
@@ -37,6 +38,7 @@ export function Shell({ children }: { children: ReactNode }) {
   const main = (
     <View role="main" className="min-h-0 min-w-0 flex-1">
       <StorageNote />
+      <ComeInNote />
       <ConflictNote />
       <UpdateNote />
       <Suspense fallback={<Loading what="this place" />}>{children}</Suspense>

@@ -8,7 +8,7 @@ const SAID_AFTER = 1500;
 /** The shortest word on how the device stands with the server; null while all is sent and well. */
 export function useServerMark(): string | null {
   const waiting = useWaiting();
-  const { away } = useServerState();
+  const { away, asksWho } = useServerState();
   const refused = waiting.filter((one) => one.refused !== null).length;
   const count = waiting.length - refused;
   const isWaiting = count > 0;
@@ -23,6 +23,7 @@ export function useServerMark(): string | null {
     };
   }, [isWaiting]);
   if (refused > 0) return `${refused} refused`;
-  if (isWaiting && (lasting || away)) return `${count} waiting`;
+  if (isWaiting && (lasting || away || asksWho)) return `${count} waiting`;
+  if (asksWho) return 'not in';
   return away ? 'no server' : null;
 }

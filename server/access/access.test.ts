@@ -206,6 +206,11 @@ describe('wrong pass phrases', () => {
     expect(problemOf(sent)).toEqual([429, 'too-many-tries']);
     expect(Number(sent.headers['retry-after'])).toBe(15 * 60);
     expect((await comeIn('Friend', { passPhrase: PHRASE }, '192.168.7.32')).sent.status).toBe(200);
+    // A code is the way in for who has to wait, and a wrong one is no wrong pass phrase.
+    const { cookie } = await comeIn('Friend', { passPhrase: PHRASE }, '192.168.7.32');
+    const { code } = (await shop.send('POST', '/join-codes', {}, asked(PHONE, cookie))).json as JoinCode;
+    expect((await comeIn('Guess', { code: 'abcdefghijklmn' }, PHONE)).sent.status).toBe(401);
+    expect((await comeIn('Guess', { code }, PHONE)).sent.status).toBe(200);
     // Asking on does not make it wait longer, and the time passes.
     later(14 * MINUTE);
     expect((await wrong(PHONE)).sent.status).toBe(429);

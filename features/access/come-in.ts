@@ -1,0 +1,36 @@
+import type { QueryClient } from '@tanstack/react-query';
+import type { NewSession, Session } from '@/core/access/access-schema';
+import { forgetSeen } from '@/platform/device-database';
+import { DEVICE, deviceId } from '@/platform/kept';
+import { TRUE_SIZE } from '@/platform/kept-true-size';
+import { forgetStored } from '@/platform/stored';
+import { request } from '../shared/api';
+import { serverAnswered, serverAsksWho } from '../shared/server-state';
+import { SESSION } from '../shared/use-session';
+
+/** Comes in, and asks for everything anew. @throws RequestProblem where it is not let in */
+export async function comeIn(
+  client: QueryClient,
+  how: Pick<NewSession, 'name' | 'passPhrase' | 'code'>,
+): Promise<Session> {
+  const session = await request<Session>('POST', '/session', { device: deviceId(), ...how });
+  client.setQueryData(SESSION, session);
+  serverAnswered();
+  void client.invalidateQueries();
+  return session;
+}
+
+/**
+ * Goes out, and forgets the records, the photographs and the drafts of this device. What waits for the server stays, and goes once
+ * the device is in again.
+ * @throws RequestProblem where the server cannot be told: then nothing is forgotten
+ */
+export async function goOut(client: QueryClient): Promise<void> {
+  const session = await request<Session>('DELETE', '/session');
+  serverAsksWho();
+  await forgetSeen().catch(() => undefined);
+  // What this device calls itself is no record: what waits on it is known by that.
+  await forgetStored([DEVICE, TRUE_SIZE]);
+  client.clear();
+  client.setQueryData(SESSION, session);
+}
