@@ -78,7 +78,27 @@ describe('sending what waits', () => {
     await waitFor(() => expect(waitingNow()).toEqual([]), { timeout: 6000 });
     const [a, b, c] = changes.map(({ id }) => id);
     expect(sent).toEqual([a, a, a, b, b, c]);
-    expect(serverState()).toEqual({ away: false, trouble: null });
+    expect(serverState()).toEqual({ away: false, trouble: null, asksWho: false });
+  }, 10_000);
+
+  it('waits with all of it while the device is shut out, and goes at once when it is in again', async () => {
+    let isIn = false;
+    const sent: string[] = [];
+    answers = (_, { id }) => {
+      sent.push(id);
+      return isIn ? taken(id) : { status: 401, body: { code: 'not-in', detail: 'Come in first.' } };
+    };
+    await keepWaiting([note(1, 'a'), note(2, 'b')]);
+    stop = startSending(recordsClient());
+    await waitFor(() => expect(serverState()).toEqual({ away: false, trouble: null, asksWho: true }));
+    await waitFor(() => expect(sent.length).toBeGreaterThan(2), { timeout: 6000 });
+    expect(waitingNow().map(({ refused }) => refused)).toEqual([null, null]);
+    isIn = true;
+    const before = sent.length;
+    serverAnswered();
+    // Not after the pause that it had come to.
+    await waitFor(() => expect(waitingNow()).toEqual([]), { timeout: 400 });
+    expect(sent.length).toBe(before + 2);
   }, 10_000);
 
   it('waits with all of it while the server is in trouble, says so in its words, and loses nothing', async () => {

@@ -3,7 +3,7 @@ import { act, renderHook, waitFor } from '@testing-library/react';
 import { clearDeviceDatabase } from '@/platform/device-database';
 import { dropWaiting, forgetWaiting, keepWaiting, refuseWaiting, waitingNow } from '@/platform/outbox';
 import { makeChange } from '../shared/sending';
-import { serverAnswered, serverAway } from '../shared/server-state';
+import { serverAnswered, serverAsksWho, serverAway } from '../shared/server-state';
 import { useServerMark } from './use-server-mark';
 
 const ID = (n: number): string => `0190b000-0000-7000-8000-${String(n).padStart(12, '0')}`;
@@ -34,6 +34,11 @@ it('says what waits once that lasts, at once while the server is away, and what 
   await act(drop);
   await act(drop);
   expect(result.current).toBe('no server');
+  act(serverAsksWho);
+  expect(result.current).toBe('not in');
+  await act(() => keep(4));
+  expect(result.current).toBe('1 waiting');
+  await act(drop);
   act(serverAnswered);
   expect(result.current).toBeNull();
 });
