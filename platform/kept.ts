@@ -49,6 +49,15 @@ export function deviceId(): string {
   return made;
 }
 
+/** Who works with this device, by id; null where nobody has said. */
+export const PERSON: StoredShape<string | null> = {
+  key: 'person',
+  version: 2,
+  matches: isIdOrNull,
+  migrations: {},
+  initial: null,
+};
+
 /** One field that two devices changed: what each put, and whose change it was that came later and stands. */
 export type Conflict = {
   id: string;

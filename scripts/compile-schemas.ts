@@ -3,6 +3,13 @@ import standaloneCode from 'ajv/dist/standalone';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { DEVICE_CHANGE_SCHEMA, NEW_PASS_PHRASE_SCHEMA, NEW_SESSION_SCHEMA } from '../core/access/access-schema';
+import {
+  FOLLOWING_CHANGE_SCHEMA,
+  NEW_PERSON_SCHEMA,
+  OWN_PHRASE_SCHEMA,
+  PERSON_CHANGE_SCHEMA,
+  PICK_SCHEMA,
+} from '../core/access/people-schema';
 import { CASE_SCHEMA } from '../core/case/schema';
 import { DRAFT_HISTORY_SCHEMA } from '../core/record/draft-schema';
 import { PRACTICE_SCHEMA } from '../core/school/practice-schema';
@@ -66,6 +73,11 @@ const SCHEMAS: Record<string, object> = {
   'new-session': NEW_SESSION_SCHEMA,
   'device-change': DEVICE_CHANGE_SCHEMA,
   'new-pass-phrase': NEW_PASS_PHRASE_SCHEMA,
+  'following-change': FOLLOWING_CHANGE_SCHEMA,
+  'new-person': NEW_PERSON_SCHEMA,
+  'person-change': PERSON_CHANGE_SCHEMA,
+  pick: PICK_SCHEMA,
+  'own-phrase': OWN_PHRASE_SCHEMA,
   'knob-work': KNOB_WORK_SCHEMA,
   walk: WALK_SCHEMA,
   changeover: CHANGEOVER_SCHEMA,

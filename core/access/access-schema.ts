@@ -1,8 +1,6 @@
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
 import { ID, INSTANT, name } from '../schema/parts';
-
-/** Letters of a pass phrase, at least and at most. */
-export const PASS_PHRASE = { least: 10, most: 200 } as const;
+import { PASS_PHRASE } from './pass-phrase';
 
 const PHRASE = {
   type: 'string',
@@ -84,7 +82,7 @@ export const DEVICES_SCHEMA = {
 export const SESSION_SCHEMA = {
   type: 'object',
   additionalProperties: false,
-  required: ['isGuarded', 'isIn', 'isAtMachine', 'isKeeper', 'device', 'trust'],
+  required: ['isGuarded', 'isIn', 'isAtMachine', 'isKeeper', 'device', 'person', 'trust'],
   properties: {
     /** Whether it listens to the network, and so asks who comes in. */
     isGuarded: { type: 'boolean' },
@@ -98,6 +96,8 @@ export const SESSION_SCHEMA = {
       required: ['id', 'name'],
       properties: { id: ID, name: { type: 'string' } },
     },
+    /** Who works with the device; null where nobody has said, and at the machine itself. */
+    person: { ...ID, type: ['string', 'null'] },
     /** SHA-256 of what a device is asked to trust, and whether the workshop made it itself; null without the network. */
     trust: {
       type: ['object', 'null'],

@@ -188,6 +188,9 @@ export const BEAD_SCHEMA = {
     cured: { type: 'array', items: { type: 'string' } },
     leaves: leavesSchema({ type: 'string' }, FINDINGS_READ),
     number: { type: 'integer', minimum: 1 },
+    /** Who ran it and who judged it, as they were called then; null where nobody had said who they are. */
+    by: { type: ['string', 'null'], maxLength: 60 },
+    outcomeBy: { type: ['string', 'null'], maxLength: 60 },
     takenBack: { type: 'boolean' },
     revision: REVISION,
   },

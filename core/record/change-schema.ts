@@ -81,6 +81,8 @@ const ENVELOPE = {
   madeAt: INSTANT,
   /** The revision of what is changed that the device knew; 0 where it knew none. */
   against: { type: 'integer', minimum: 0, maximum: 1e12 },
+  /** Who made it, where somebody has said so. */
+  person: ID,
   /** Said once more, after it was pointed out what others have made of the bead that is taken back. */
   sure: { type: 'boolean' },
 } as const;
@@ -149,7 +151,7 @@ const OVERRODE = {
 export const HISTORY_ENTRY_SCHEMA = {
   type: 'object',
   additionalProperties: false,
-  required: ['id', 'kind', 'of', 'couponId', 'device', 'madeAt', 'revision', 'fields', 'before', 'overrode'],
+  required: ['id', 'kind', 'of', 'couponId', 'device', 'by', 'madeAt', 'revision', 'fields', 'before', 'overrode'],
   properties: {
     id: { type: 'string' },
     kind: { enum: CHANGE_KINDS },
@@ -157,6 +159,8 @@ export const HISTORY_ENTRY_SCHEMA = {
     /** The coupon it belongs to; null for a rig or a level. */
     couponId: { type: ['string', 'null'] },
     device: { type: ['string', 'null'] },
+    /** Who made it, as they were called then. */
+    by: { type: ['string', 'null'] },
     madeAt: { type: 'string' },
     revision: { type: 'integer', minimum: 0 },
     /** What it put, and what had stood there; of a thing that was begun, nothing. */

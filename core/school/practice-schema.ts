@@ -1,14 +1,27 @@
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
 import { INSTANT } from '../schema/parts';
+import { MOST_ANSWERS } from './most-answers';
 
 /** What is drilled. */
 export const DRILLS = ['by-ear', 'by-eye', 'its-cause', 'one-knob', 'set-blind', 'what-first'] as const;
 export type Drill = (typeof DRILLS)[number];
 
-/** Answers that a device keeps: some months of a few minutes a day. */
-export const MOST_ANSWERS = 2000;
-
 const ITEM = { type: 'string', minLength: 1, maxLength: 40 } as const;
+
+/** One answer: what it was, what was said that it was, how hard it was. */
+export const ANSWERED_SCHEMA = {
+  type: 'object',
+  additionalProperties: false,
+  required: ['at', 'drill', 'item', 'said', 'level'],
+  properties: {
+    at: INSTANT,
+    drill: { enum: DRILLS },
+    /** What it was, and what was said that it was. */
+    item: ITEM,
+    said: ITEM,
+    level: { type: 'integer', minimum: 1, maximum: 8 },
+  },
+} as const satisfies JSONSchema;
 
 /** What somebody answered in the School, one after the other: all that is known of them follows from these. */
 export const PRACTICE_SCHEMA = {
@@ -19,19 +32,7 @@ export const PRACTICE_SCHEMA = {
     answers: {
       type: 'array',
       maxItems: MOST_ANSWERS,
-      items: {
-        type: 'object',
-        additionalProperties: false,
-        required: ['at', 'drill', 'item', 'said', 'level'],
-        properties: {
-          at: INSTANT,
-          drill: { enum: DRILLS },
-          /** What it was, and what was said that it was. */
-          item: ITEM,
-          said: ITEM,
-          level: { type: 'integer', minimum: 1, maximum: 8 },
-        },
-      },
+      items: ANSWERED_SCHEMA,
     },
   },
 } as const satisfies JSONSchema;

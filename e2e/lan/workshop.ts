@@ -62,3 +62,17 @@ export async function comeIn(page: Page, named: string, phrase = PHRASE): Promis
   await page.getByRole('button', { name: 'Come in' }).click();
   await expect(page.getByRole('heading', { name: 'This device is in' })).toBeVisible();
 }
+
+/** Says who works with the device, who is added where they are not there yet. */
+export async function beSomebody(page: Page, name: string): Promise<void> {
+  await page.goto('/people');
+  await expect(page.getByRole('radio', { name: 'Nobody in particular' })).toBeVisible();
+  const there = page.getByRole('radio', { name, exact: true });
+  if (await there.isVisible()) await there.click();
+  else {
+    await page.getByRole('button', { name: 'Somebody else' }).click();
+    await page.getByRole('textbox', { name: 'Name' }).fill(name);
+    await page.getByRole('button', { name: 'Add', exact: true }).click();
+  }
+  await expect(page.getByText(`This device is ${name}’s now.`)).toBeVisible();
+}

@@ -108,8 +108,11 @@ function Inside({ guarded, own }: { guarded: boolean; own: boolean }) {
           ? 'It stays in for ninety days from its last visit. Going out again is under Rig, Devices.'
           : 'This server listens to its own machine alone: nobody is asked.'}
       </Words>
+      <Link href="/people" asChild>
+        <Button tone="act" label="Say who you are" />
+      </Link>
       <Link href="/" asChild>
-        <Button tone="act" label="To the bench" />
+        <Button label="To the bench" />
       </Link>
       {own && (
         <>

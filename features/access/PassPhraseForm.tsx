@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { PASS_PHRASE } from '@/core/access/access-schema';
+import { PASS_PHRASE } from '@/core/access/pass-phrase';
 import { Button, Toggle } from '@/ui/Press';
 import { TextField } from '@/ui/TextField';
 import { Heading, Words } from '@/ui/Words';

@@ -153,6 +153,12 @@ function settingLines({ settings, readings }: Bead, setup: Setup | undefined, un
   });
 }
 
+/** Who ran it, and who judged it where that was another. */
+const byWords = ({ by, outcomeBy }: Bead): string[] => [
+  ...(by == null ? [] : [`run by ${by}`]),
+  ...(outcomeBy == null || outcomeBy === by ? [] : [`judged by ${outcomeBy}`]),
+];
+
 /** Fetched when it is asked for: nobody needs the writing of files to read a log. */
 const CouponFiles = lazy(() => import('./CouponFiles'));
 
@@ -189,7 +195,7 @@ function BeadRecord({ bead, coupon, pictures }: { bead: Bead; coupon: Coupon; pi
           level={2}
           className="text-xl"
         >{`Bead ${bead.number}${waits ? ' (waits for the server)' : ''}${bead.outcome ? `: ${OUTCOME_WORDS[bead.outcome]}` : ''}`}</Heading>
-        <Words className="text-sm">{clockWords(bead.ranAt)}</Words>
+        <Words className="text-sm">{[clockWords(bead.ranAt), ...byWords(bead)].join(', ')}</Words>
       </Row>
       <View className={`gap-3 ${wide ? 'flex-row' : ''}`}>
         <View className={`overflow-hidden rounded-sm ${wide ? 'w-72' : ''}`}>

@@ -32,8 +32,8 @@ export function CouponHistory({ coupon }: { coupon: Coupon }) {
   );
 }
 
-const whose = ({ device }: HistoryEntry): string =>
-  device === null ? 'a program' : device === deviceId() ? 'this device' : 'another device';
+const whose = ({ by, device }: HistoryEntry): string =>
+  by !== null ? by : device === null ? 'a program' : device === deviceId() ? 'this device' : 'another device';
 
 function Entry({ entry, coupon }: { entry: HistoryEntry; coupon: Coupon }) {
   const bead = coupon.beads.find(({ id }) => id === entry.of)?.number ?? null;

@@ -1,8 +1,9 @@
 import { Link, useRouter } from 'expo-router';
 import { useState, type ReactNode } from 'react';
-import { Pressable, ScrollView, useWindowDimensions } from 'react-native';
+import { Pressable, ScrollView, useWindowDimensions, View } from 'react-native';
 import type { RigRecord } from '@/core/record/schema';
 import { platform } from '@/platform/ports';
+import { PersonMark } from '@/ui/PersonMark';
 import { Button } from '@/ui/Press';
 import { Loading, StateNote } from '@/ui/State';
 import { TwoPane } from '@/ui/TwoPane';
@@ -12,6 +13,7 @@ import { Heading, Words } from '@/ui/Words';
 import { supplyWords, wireWords } from '../shared/rig-words';
 import { useUnits } from '../shared/use-habits';
 import { useRigs } from '../shared/use-records';
+import { useWho } from '../shared/use-people';
 import { useSession } from '../shared/use-session';
 import { CarePanel } from './CarePanel';
 import { ChangePanel } from './ChangePanel';
@@ -128,6 +130,7 @@ function RigList({ rigs, chosen }: { rigs: readonly RigRecord[]; chosen: Chosen 
         label="Another rig"
         onPress={() => router.push({ pathname: '/rig/[rigId]', params: { rigId: platform().newId() } })}
       />
+      <WhoLink />
       <Link href="/rig/habits" asChild>
         <Pressable
           role="link"
@@ -150,6 +153,30 @@ function RigList({ rigs, chosen }: { rigs: readonly RigRecord[]; chosen: Chosen 
         </>
       )}
     </ScrollView>
+  );
+}
+
+/** Who works with this device, and the way to say so. */
+function WhoLink() {
+  const who = useWho();
+  return (
+    <Link href="/people" asChild>
+      <Pressable
+        role="link"
+        aria-label="Who are you?"
+        className="min-h-14 flex-row items-center gap-3 rounded-md border-2 border-transparent bg-plate p-4"
+      >
+        {who != null && <PersonMark initials={who.initials} colour={who.colour} />}
+        <View className="min-w-0 flex-1 gap-1">
+          <Words strong className="text-xl">
+            {who == null ? 'Who are you?' : who.name}
+          </Words>
+          <Words>
+            {who == null ? 'Pick your name: what you do here carries it.' : 'Works with this device. Somebody else?'}
+          </Words>
+        </View>
+      </Pressable>
+    </Link>
   );
 }
 

@@ -1,7 +1,7 @@
 import type { QueryClient } from '@tanstack/react-query';
 import type { Change, ChangeOf } from '@/core/record/change';
 import type { ChangeKind, WaitingChange } from '@/core/record/change-schema';
-import { deviceId } from '@/platform/kept';
+import { deviceId, PERSON } from '@/platform/kept';
 import {
   dropWaiting,
   keepWaiting,
@@ -14,13 +14,13 @@ import {
   type Waiting,
 } from '@/platform/outbox';
 import { platform } from '@/platform/ports';
-import { sayStorage } from '@/platform/stored';
+import { sayStorage, stored } from '@/platform/stored';
 import { NOT_IN, RequestProblem, sendChange, sendPicture } from './api';
 import { noteConflicts } from './conflicts';
 import { seeAnswer } from './records-client';
 import { onServerBack, serverAnswered, serverAway, serverInTrouble } from './server-state';
 
-/** A change made now on this device. @param id of its own, where it had one before it was made */
+/** A change made now on this device, by whoever works with it. @param id of its own, where it had one before it was made */
 export function makeChange<Kind extends ChangeKind>(
   kind: Kind,
   of: string,
@@ -29,7 +29,8 @@ export function makeChange<Kind extends ChangeKind>(
   id = platform().newId(),
 ): WaitingChange {
   const madeAt = platform().now().toISOString();
-  return { id, kind, of, device: deviceId(), madeAt, against, fields };
+  const person = stored(PERSON);
+  return { id, kind, of, device: deviceId(), ...(person === null ? {} : { person }), madeAt, against, fields };
 }
 
 /** Problems of the server's own: the change is as good as it was, and is sent again. */

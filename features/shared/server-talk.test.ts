@@ -59,7 +59,7 @@ afterEach(() => {
 
 const note = (of: number, text: string) => makeChange('change-bead', ID(of), { note: text }, 3);
 const entry = (id: string): HistoryEntry => ({
-  ...{ id, kind: 'change-bead', of: ID(20), couponId: ID(1), device: ID(9), madeAt: 'x', revision: 9 },
+  ...{ id, kind: 'change-bead', of: ID(20), couponId: ID(1), device: ID(9), by: null, madeAt: 'x', revision: 9 },
   ...{ fields: {}, before: {}, overrode: [] },
 });
 const taken = (id: string): Answer => ({ status: 200, body: { entry: entry(id) } });
@@ -82,23 +82,20 @@ describe('sending what waits', () => {
   }, 10_000);
 
   it('waits with all of it while the device is shut out, and goes at once when it is in again', async () => {
-    let isIn = false;
-    const sent: string[] = [];
-    answers = (_, { id }) => {
-      sent.push(id);
-      return isIn ? taken(id) : { status: 401, body: { code: 'not-in', detail: 'Come in first.' } };
-    };
+    let [isIn, sent] = [false, 0];
+    const out = { status: 401, body: { code: 'not-in', detail: 'Come in first.' } };
+    answers = (_, { id }) => ((sent += 1), isIn ? taken(id) : out);
     await keepWaiting([note(1, 'a'), note(2, 'b')]);
     stop = startSending(recordsClient());
     await waitFor(() => expect(serverState()).toEqual({ away: false, trouble: null, asksWho: true }));
-    await waitFor(() => expect(sent.length).toBeGreaterThan(2), { timeout: 6000 });
+    await waitFor(() => expect(sent).toBeGreaterThan(2), { timeout: 6000 });
     expect(waitingNow().map(({ refused }) => refused)).toEqual([null, null]);
     isIn = true;
-    const before = sent.length;
+    const before = sent;
     serverAnswered();
     // Not after the pause that it had come to.
     await waitFor(() => expect(waitingNow()).toEqual([]), { timeout: 400 });
-    expect(sent.length).toBe(before + 2);
+    expect(sent).toBe(before + 2);
   }, 10_000);
 
   it('waits with all of it while the server is in trouble, says so in its words, and loses nothing', async () => {

@@ -3,8 +3,10 @@ import Ear from 'lucide-react-native/icons/ear';
 import Hammer from 'lucide-react-native/icons/hammer';
 import NotebookText from 'lucide-react-native/icons/notebook-text';
 import PlugZap from 'lucide-react-native/icons/plug-zap';
-import { Suspense, type ReactNode } from 'react';
+import { lazy, Suspense, type ReactNode } from 'react';
 import { Pressable, useWindowDimensions, View } from 'react-native';
+import { PERSON } from '@/platform/kept';
+import { useStoredPart } from '@/platform/stored';
 import { Row } from '@/ui/Row';
 import { Loading } from '@/ui/State';
 import { useInk } from '@/ui/use-ink';
@@ -16,9 +18,12 @@ import { StorageNote } from './StorageNote';
 import { UpdateNote } from './UpdateNote';
 import { useServerMark } from './use-server-mark';
 
+/** Fetched where somebody works with the device. */
+const FollowPerson = lazy(() => import('../shared/FollowPerson'));
+
 const PLACES = [
   { href: '/', label: 'Bench', within: ['/', '/job'], Icon: Hammer },
-  { href: '/rig', label: 'Rig', within: ['/rig', '/devices', '/join', '/trust'], Icon: PlugZap },
+  { href: '/rig', label: 'Rig', within: ['/rig', '/devices', '/people', '/join', '/trust'], Icon: PlugZap },
   {
     href: '/log',
     label: 'Log',
@@ -35,8 +40,14 @@ function isHere(path: string, within: readonly string[]): boolean {
 /** The page and its places: under it where the thumb is, in a rail at the left on a wide screen. */
 export function Shell({ children }: { children: ReactNode }) {
   const { width } = useWindowDimensions();
+  const person = useStoredPart(PERSON, (id) => id);
   const main = (
     <View role="main" className="min-h-0 min-w-0 flex-1">
+      {person !== null && (
+        <Suspense fallback={null}>
+          <FollowPerson key={person} id={person} />
+        </Suspense>
+      )}
       <StorageNote />
       <ComeInNote />
       <ConflictNote />

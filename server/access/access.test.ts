@@ -127,7 +127,7 @@ describe('coming in', () => {
   it('takes the pass phrase, and gives a cookie that no script reads and no other site sends', async () => {
     const { sent, cookie, session, id } = await comeIn('Phone of the yard');
     expect(session).toEqual({
-      ...{ isGuarded: true, isIn: true, isAtMachine: false, isKeeper: false },
+      ...{ isGuarded: true, isIn: true, isAtMachine: false, isKeeper: false, person: null },
       ...{ device: { id, name: 'Phone of the yard' }, trust: { fingerprint: 'AB:CD', isOurs: true } },
     });
     const given = String(sent.headers['set-cookie']);

@@ -1,6 +1,6 @@
 import { createInterface } from 'node:readline';
 import { Writable } from 'node:stream';
-import { PASS_PHRASE } from '../../core/access/access-schema';
+import { PASS_PHRASE } from '../../core/access/pass-phrase';
 import type { Store } from '../db/store';
 import { StartError } from '../start-error';
 import { hasPassPhrase, isPassPhrase, phraseProblem, setPassPhrase } from './pass-phrase';

@@ -2,6 +2,8 @@ import { parseCookie } from 'cookie';
 import type { Request, RequestHandler, Response } from 'express';
 import type { IncomingMessage } from 'node:http';
 import { isIP } from 'node:net';
+import type { Person } from '../../core/access/people-schema';
+import { findPerson } from '../db/people';
 import type { Store } from '../db/store';
 import { deviceOf } from './sessions';
 
@@ -11,6 +13,8 @@ export type Caller = {
   isAtMachine: boolean;
   /** The device that came in; null where none did. */
   device: { id: string; name: string } | null;
+  /** Who works with it; null where nobody has said. */
+  person: Person | null;
   from: string;
 };
 
@@ -39,10 +43,11 @@ const addressOf = (request: Request): string => {
 /** Who asks. @param guarded whether the network is let in at all: otherwise it is always the machine itself */
 export function callerOf(request: Request, store: Store, guarded: boolean, now: Date): Caller {
   const from = addressOf(request);
-  if (!guarded || isAtMachine(request)) return { isAtMachine: true, device: null, from };
+  if (!guarded || isAtMachine(request)) return { isAtMachine: true, device: null, person: null, from };
   const token = parseCookie(request.headers.cookie ?? '')[COOKIE];
-  const device = token === undefined ? null : deviceOf(store, token, from, now);
-  return { isAtMachine: false, device, from };
+  const shown = token === undefined ? null : deviceOf(store, token, from, now);
+  const person = shown?.personId == null ? null : findPerson(store, shown.personId);
+  return { isAtMachine: false, device: shown?.device ?? null, person, from };
 }
 
 /** Puts the caller where endpoints find it. */
@@ -52,6 +57,13 @@ export const withCaller =
     response.locals.caller = callerOf(request, store, guarded, now());
     next();
   };
+
+/**
+ * Whether somebody keeps the workshop: whoever sits at the machine, and people who were made keepers and have a pass phrase of their
+ * own, for anybody may pick a name.
+ */
+export const isKeeper = ({ isAtMachine, person }: Caller): boolean =>
+  isAtMachine || (person !== null && person.isKeeper && person.hasPassPhrase && !person.putAway);
 
 export const callerIn = (response: Response): Caller => response.locals.caller as Caller;
 export const isInside = ({ isAtMachine, device }: Caller): boolean => isAtMachine || device !== null;

@@ -1,6 +1,7 @@
 import { Algorithm, hash, verify } from '@node-rs/argon2';
-import { PASS_PHRASE } from '../../core/access/access-schema';
-import { access } from '../db/access-schema';
+import { eq } from 'drizzle-orm';
+import { PASS_PHRASE } from '../../core/access/pass-phrase';
+import { access, people } from '../db/access-schema';
 import type { Store } from '../db/store';
 
 /** What one guess costs: 19 MiB and two passes. Source: OWASP Password Storage Cheat Sheet, argon2id. */
@@ -32,4 +33,20 @@ export async function setPassPhrase(store: Store, phrase: string, now: Date): Pr
 export async function isPassPhrase(store: Store, phrase: string): Promise<boolean> {
   const kept = store.select().from(access).get();
   return kept !== undefined && (await verify(kept.passPhrase, plain(phrase)));
+}
+
+/** Sets a pass phrase of somebody's own; null takes it away, and nobody is a keeper without one. */
+export async function setOwnPhrase(store: Store, personId: string, phrase: string | null): Promise<void> {
+  const passPhrase = phrase === null ? null : await hash(plain(phrase), COST);
+  store
+    .update(people)
+    .set(passPhrase === null ? { passPhrase, keeper: false } : { passPhrase })
+    .where(eq(people.id, personId))
+    .run();
+}
+
+/** Whether it is somebody's own pass phrase; never where they have none. */
+export async function isOwnPhrase(store: Store, personId: string, phrase: string): Promise<boolean> {
+  const kept = store.select({ passPhrase: people.passPhrase }).from(people).where(eq(people.id, personId)).get();
+  return kept?.passPhrase != null && (await verify(kept.passPhrase, plain(phrase)));
 }

@@ -1,7 +1,7 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { and, desc, eq, gt, lt, ne, sql } from 'drizzle-orm';
 import type { Device } from '../../core/access/access-schema';
-import { devices, joinCodes, sessions } from '../db/access-schema';
+import { devicePeople, devices, joinCodes, sessions } from '../db/access-schema';
 import type { Store } from '../db/store';
 
 /** A device that has not been seen for so long comes in anew, days. */
@@ -38,12 +38,21 @@ export function beginSession(store: Store, { id, name, from }: Coming, now: Date
   return token;
 }
 
+/** Who shows a token: the device, and who works with it. */
+export type Shown = { device: { id: string; name: string }; personId: string | null };
+
 /** The device that shows this token, or null; notes that it was seen. */
-export function deviceOf(store: Store, token: string, from: string, now: Date): { id: string; name: string } | null {
+export function deviceOf(store: Store, token: string, from: string, now: Date): Shown | null {
   const tokenHash = hashOf(token);
   const since = new Date(now.getTime() - SESSION_DAYS * DAY_MS).toISOString();
   const found = store
-    .select({ id: devices.id, name: devices.name, lastAt: sessions.lastAt, lastFrom: devices.lastFrom })
+    .select({
+      id: devices.id,
+      name: devices.name,
+      lastAt: sessions.lastAt,
+      lastFrom: devices.lastFrom,
+      personId: sessions.personId,
+    })
     .from(sessions)
     .innerJoin(devices, eq(sessions.deviceId, devices.id))
     .where(and(eq(sessions.tokenHash, tokenHash), gt(sessions.lastAt, since)))
@@ -51,7 +60,7 @@ export function deviceOf(store: Store, token: string, from: string, now: Date): 
   if (found === undefined) return null;
   if (now.getTime() - Date.parse(found.lastAt) > SEEN_EVERY_MS || found.lastFrom !== from)
     noteSeen(store, tokenHash, found.id, from, now);
-  return { id: found.id, name: found.name };
+  return { device: { id: found.id, name: found.name }, personId: found.personId };
 }
 
 /** That a device was seen is worth no failed request: while another program holds the database it is left. */
@@ -63,6 +72,41 @@ function noteSeen(store: Store, tokenHash: string, id: string, lastFrom: string,
   } catch (error) {
     if (!/^SQLITE_/.test(String((error as { code?: unknown }).code))) throw error;
   }
+}
+
+/**
+ * Says who works with a device from now on.
+ * @param isShown whether it has shown their own pass phrase: then it may send in their name, also what was made before
+ */
+export function setPersonOf(store: Store, deviceId: string, personId: string | null, isShown: boolean): void {
+  store.transaction((writing) => {
+    writing.update(sessions).set({ personId }).where(eq(sessions.deviceId, deviceId)).run();
+    if (isShown && personId !== null)
+      writing.insert(devicePeople).values({ deviceId, personId }).onConflictDoNothing().run();
+  });
+}
+
+/** Whether a device has shown the pass phrase of somebody's own. */
+export const hasShown = (store: Store, deviceId: string, personId: string): boolean =>
+  store
+    .select({ personId: devicePeople.personId })
+    .from(devicePeople)
+    .where(and(eq(devicePeople.deviceId, deviceId), eq(devicePeople.personId, personId)))
+    .get() !== undefined;
+
+/** Nobody's device speaks for somebody any more, as after another pass phrase of theirs. @param but the device that set it */
+export function endSpeakingFor(store: Store, personId: string, but: string | null): void {
+  const others = but === null ? undefined : ne(devicePeople.deviceId, but);
+  store
+    .delete(devicePeople)
+    .where(and(eq(devicePeople.personId, personId), others))
+    .run();
+  const elsewhere = but === null ? undefined : ne(sessions.deviceId, but);
+  store
+    .update(sessions)
+    .set({ personId: null })
+    .where(and(eq(sessions.personId, personId), elsewhere))
+    .run();
 }
 
 /** A device goes out by itself. */
@@ -87,7 +131,9 @@ export function changeDevice(
     const { name, shutOut } = change;
     const set = { ...(name === undefined ? {} : { name }), ...(shutOut ? { shutOutAt: now.toISOString() } : {}) };
     writing.update(devices).set(set).where(eq(devices.id, id)).run();
-    if (shutOut) writing.delete(sessions).where(eq(sessions.deviceId, id)).run();
+    if (!shutOut) return;
+    writing.delete(sessions).where(eq(sessions.deviceId, id)).run();
+    writing.delete(devicePeople).where(eq(devicePeople.deviceId, id)).run();
   });
   return listDevices(store, now).find((one) => one.id === id) ?? null;
 }

@@ -69,7 +69,8 @@ export function limitTries(store: Store, now: () => Date): RateLimitRequestHandl
     store: triesStore(store, now),
     keyGenerator: (request) => ipKeyGenerator(request.ip ?? 'unknown'),
     // A code is too long to be guessed, and is the way in for who has to wait.
-    skip: ({ method, body }) => method !== 'POST' || (body as { code?: unknown } | undefined)?.code !== undefined,
+    skip: ({ method, body }) =>
+      (method !== 'POST' && method !== 'PUT') || (body as { code?: unknown } | undefined)?.code !== undefined,
     skipSuccessfulRequests: true,
     standardHeaders: 'draft-8',
     legacyHeaders: false,

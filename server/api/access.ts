@@ -5,15 +5,15 @@ import {
   JOIN_CODE_SCHEMA,
   NEW_PASS_PHRASE_SCHEMA,
   NEW_SESSION_SCHEMA,
-  PASS_PHRASE,
   SESSION_SCHEMA,
   type Session,
 } from '../../core/access/access-schema';
+import { PASS_PHRASE } from '../../core/access/pass-phrase';
 import { validateDeviceChange, validatePassPhrase, validateSession } from '../../core/access/validate-access';
 import { endpoint, type AnyEndpoint, type Context } from './endpoint';
 import { Refusal } from '../db/refusal';
 import { NotAllowed } from '../http/not-allowed';
-import { giveCookie, isInside, takeCookie, type Caller } from '../access/caller';
+import { giveCookie, isInside, isKeeper, takeCookie, type Caller } from '../access/caller';
 import { isPassPhrase, phraseProblem, setPassPhrase } from '../access/pass-phrase';
 import {
   beginSession,
@@ -28,22 +28,26 @@ import {
 import { listWrongTries } from '../access/tries';
 
 /** How whoever asks stands. */
-const sessionOf = (caller: Caller, { network }: Context): Session => ({
+export const sessionOf = (caller: Caller, { network }: Context): Session => ({
   isGuarded: network !== null,
   isIn: isInside(caller),
   isAtMachine: caller.isAtMachine,
-  isKeeper: caller.isAtMachine,
+  isKeeper: isKeeper(caller),
   device: caller.device,
+  person: caller.person?.id ?? null,
   trust: network === null ? null : network.trust(),
 });
 
 /** @throws NotAllowed where it is not the keeper who asks */
-function requireKeeper(caller: Caller): void {
-  if (!caller.isAtMachine)
-    throw new NotAllowed('not-the-keeper', 'Only the keeper may do that, at the machine that the server runs on.');
+export function requireKeeper(caller: Caller): void {
+  if (!isKeeper(caller))
+    throw new NotAllowed(
+      'not-the-keeper',
+      'Only a keeper may do that: at the machine that the server runs on, or who was made one.',
+    );
 }
 
-const SESSION = { schema: SESSION_SCHEMA, description: 'how whoever asks stands with this server' };
+export const SESSION = { schema: SESSION_SCHEMA, description: 'how whoever asks stands with this server' };
 const DEVICES = { schema: DEVICES_SCHEMA, description: 'the devices that came in, and wrong tries' };
 const devicesOf = ({ store, now }: Context) => ({
   devices: listDevices(store, now()),
@@ -82,7 +86,7 @@ export const ACCESS: readonly AnyEndpoint[] = [
         );
       }
       giveCookie(response, beginSession(store, { id, name: name.trim(), from: caller.from }, now()), SESSION_DAYS);
-      return sessionOf({ ...caller, device: { id, name: name.trim() } }, context);
+      return sessionOf({ ...caller, device: { id, name: name.trim() }, person: null }, context);
     },
   }),
   endpoint({
@@ -93,7 +97,7 @@ export const ACCESS: readonly AnyEndpoint[] = [
     work: ({ caller, response }, context) => {
       if (caller.device !== null) endSession(context.store, caller.device.id);
       takeCookie(response);
-      return sessionOf({ ...caller, device: null }, context);
+      return sessionOf({ ...caller, device: null, person: null }, context);
     },
   }),
   endpoint({

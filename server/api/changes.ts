@@ -17,6 +17,7 @@ import { findProven } from '../db/proven';
 import { findRig } from '../db/rigs';
 import { findWeld } from '../db/welds';
 import { write } from '../db/write';
+import { requireMay } from './people';
 import { endpoint, LIMIT, type AnyEndpoint, type Context } from './endpoint';
 
 /** What each kind of change is of. */
@@ -63,8 +64,9 @@ export const CHANGES: readonly AnyEndpoint[] = [
     summary: 'Takes one change, once: the same one sent again is answered with what it came to.',
     body: { schema: ANY_CHANGE_SCHEMA, read: validateChange },
     answer: { schema: CHANGED_SCHEMA, description: 'its place in the history, and what is now so' },
-    problems: ['not-found', 'conflict', 'touched-since'],
-    work: async ({ body }, context) => {
+    problems: ['not-found', 'conflict', 'touched-since', 'not-the-keeper', 'not-this-person'],
+    work: async ({ body, caller }, context) => {
+      requireMay(caller, body, context);
       const entry = await write(context.store, (writing) => applyChange(writing, body));
       return { entry, ...nowSo(entry, context) };
     },

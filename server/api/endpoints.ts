@@ -1,4 +1,5 @@
 import { ACCESS } from './access';
+import { PEOPLE } from './people';
 import { CASE_SCHEMA } from '../../core/case/schema';
 import { validateCase } from '../../core/case/validate';
 import {
@@ -230,6 +231,7 @@ const BEADS = [
 /** Everything the server can be asked. */
 export const ENDPOINTS: readonly AnyEndpoint[] = [
   ...ACCESS,
+  ...PEOPLE,
   endpoint({
     method: 'get',
     path: '/health',

@@ -1,7 +1,8 @@
 import { sql } from 'drizzle-orm';
-import { check, index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import type { Drill } from '../../core/school/practice-schema';
+import { check, index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 
-/** Who may come in from the network. None of it is part of the record, and none of it is written out with it. */
+/** Who may come in from the network, and who works here. None of it is part of the record, and none of it is written out with it. */
 
 /** One row, once a pass phrase was set: without one the server listens to its own machine alone. */
 export const access = sqliteTable(
@@ -13,6 +14,37 @@ export const access = sqliteTable(
     setAt: text('set_at').notNull(),
   },
   (table) => [check('one_access', sql`${table.id} = 1`)],
+);
+
+/** Whoever works here, to be picked from. What they did carries their name of that day. */
+export const people = sqliteTable('people', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull(),
+  initials: text('initials').notNull(),
+  /** One of the colours of a mark, by its number. */
+  colour: integer('colour').notNull(),
+  keeper: integer('keeper', { mode: 'boolean' }).notNull(),
+  /** Hash of a pass phrase of their own; null where anybody may say that it is them. */
+  passPhrase: text('pass_phrase'),
+  putAway: integer('put_away', { mode: 'boolean' }).notNull(),
+  /** How they weld, as a document; null until a device has told. */
+  habits: text('habits'),
+});
+
+/** What somebody answered in the School, on whichever device. A row is written once. */
+export const answers = sqliteTable(
+  'answers',
+  {
+    personId: text('person_id')
+      .notNull()
+      .references(() => people.id),
+    at: text('at').notNull(),
+    drill: text('drill').$type<Drill>().notNull(),
+    item: text('item').notNull(),
+    said: text('said').notNull(),
+    level: integer('level').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.personId, table.at, table.drill] })],
 );
 
 /** Devices that came in, by the id that each made for itself. */
@@ -35,10 +67,26 @@ export const sessions = sqliteTable(
     deviceId: text('device_id')
       .notNull()
       .references(() => devices.id),
+    /** Who works with the device now; null where nobody has said. */
+    personId: text('person_id').references(() => people.id),
     beganAt: text('began_at').notNull(),
     lastAt: text('last_at').notNull(),
   },
   (table) => [index('sessions_by_device').on(table.deviceId)],
+);
+
+/** People whose own pass phrase a device has shown: what it sends in their name is taken. */
+export const devicePeople = sqliteTable(
+  'device_people',
+  {
+    deviceId: text('device_id')
+      .notNull()
+      .references(() => devices.id),
+    personId: text('person_id')
+      .notNull()
+      .references(() => people.id),
+  },
+  (table) => [primaryKey({ columns: [table.deviceId, table.personId] })],
 );
 
 /** Codes by which a device comes in without the pass phrase, for as long as they are good. */

@@ -12,6 +12,7 @@ import { sameDocument } from './same-document';
 import { lookAfter } from './care';
 import { findLevel, setLevel } from './levels';
 import { addPicture, pictureNow, setPicture } from './pictures';
+import { nameOf } from './people';
 import { prove, provenNow, setProven } from './proven';
 import { inspect, logWeld, repair, setWeld, weldNow } from './welds';
 import type { Writing } from './write';
@@ -67,18 +68,18 @@ const WITH_ID = {
   care: 'careId',
 } as const satisfies { [kind in Change['kind']]?: string };
 
-/** Does what a change says. */
-function effectOf(writing: Writing, change: Incoming): Effect {
+/** Does what a change says. @param by who made it, by name */
+function effectOf(writing: Writing, change: Incoming, by: string | null): Effect {
   const { store } = writing;
   const { of } = change;
   switch (change.kind) {
     case 'log-bead':
-      return begun(logBead(writing, { ...change.fields, id: of }), change.fields.couponId);
+      return begun(logBead(writing, { ...change.fields, id: of }, by), change.fields.couponId);
     case 'change-bead': {
       const now = beadNow(store, of);
       if (now === null) throw missing(of, 'bead');
       askBeforeTakingBack(writing, change);
-      return setFields(now, change.fields, now.couponId, () => setBead(writing, of, now.couponId, change.fields));
+      return setFields(now, change.fields, now.couponId, () => setBead(writing, of, now.couponId, change.fields, by));
     }
     case 'begin-coupon': {
       const isNew = couponNow(store, of) === null;
@@ -199,17 +200,18 @@ export function applyChange(writing: Writing, change: Incoming): HistoryEntry {
     if (!isTaken(taken, change)) throw new Refusal('conflict', [{ field: 'id', takes: 'an id of its own' }]);
     return taken;
   }
-  const { id, kind, of, device, madeAt, against } = change;
+  const { id, kind, of, device, madeAt, against, person = null } = change;
+  const by = nameOf(store, person);
   const others = sinceByOthers(store, of, against, device);
-  const { isNew, ...effect } = effectOf(writing, change);
+  const { isNew, ...effect } = effectOf(writing, change, by);
   const entry: HistoryEntry = {
-    ...{ id, kind, of, device, madeAt },
+    ...{ id, kind, of, device, by, madeAt },
     ...effect,
     // What changed nothing takes no revision of its own.
     revision: isNew ? revision() : newestRevision(store),
     overrode: overrodeBy(others, effect),
   };
   // A program makes a new id each time, so there is nothing to know again of what changed nothing.
-  if (isNew || device !== null) keepEntry(writing, entry);
+  if (isNew || device !== null) keepEntry(writing, entry, person);
   return entry;
 }

@@ -41,8 +41,9 @@ function documentOf(bead: Omit<Bead, 'number' | 'takenBack' | 'revision'>): stri
 /** The row of a bead. */
 export function beadRow(bead: Omit<Bead, 'revision'>, revision: number): typeof beads.$inferInsert {
   const { id, couponId, setupId, jobId, ranAt, number, outcome, note, takenBack, appearance, findings, names } = bead;
+  const { by = null, outcomeBy = null } = bead;
   return {
-    ...{ id, couponId, setupId, jobId, ranAt, number, outcome, note, takenBack, revision },
+    ...{ id, couponId, setupId, jobId, ranAt, number, outcome, note, takenBack, revision, by, outcomeBy },
     facts: documentOf(bead),
     appearance: appearance === null ? null : JSON.stringify(appearance),
     shows: firstShown({ findings, names }),
@@ -74,7 +75,7 @@ function differences(kept: typeof beads.$inferSelect, bead: NewBead): string[] {
  * @returns whether it was new
  * @throws Refusal when it names what is not kept, or another bead has its id
  */
-export function logBead(writing: Writing, bead: NewBead): boolean {
+export function logBead(writing: Writing, bead: NewBead, by: string | null = null): boolean {
   const { store, revision } = writing;
   const kept = store.select().from(beads).where(eq(beads.id, bead.id)).get();
   if (kept !== undefined) {
@@ -87,17 +88,24 @@ export function logBead(writing: Writing, bead: NewBead): boolean {
   if (problems.length > 0) throw new Refusal('wrong-fields', problems);
   store
     .insert(beads)
-    .values(beadRow({ ...bead, number: nextNumber(store, bead.couponId), takenBack: false }, revision()))
+    .values(beadRow({ ...bead, by, number: nextNumber(store, bead.couponId), takenBack: false }, revision()))
     .run();
   recount(writing, bead.couponId);
   return true;
 }
 
-/** Judges a bead, notes something on it, takes it back or brings it back. */
-export function setBead(writing: Writing, id: string, couponId: string, fields: BeadChange): void {
+/** Judges a bead, notes something on it, takes it back or brings it back. @param by who does */
+export function setBead(
+  writing: Writing,
+  id: string,
+  couponId: string,
+  fields: BeadChange,
+  by: string | null = null,
+): void {
+  const judged = fields.outcome === undefined ? {} : { outcomeBy: fields.outcome === null ? null : by };
   writing.store
     .update(beads)
-    .set({ ...fields, revision: writing.revision() })
+    .set({ ...fields, ...judged, revision: writing.revision() })
     .where(eq(beads.id, id))
     .run();
   recount(writing, couponId);

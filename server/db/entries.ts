@@ -17,20 +17,8 @@ import type { Proof } from '../../core/record/proofs';
 import type { Inspection, NewRepair } from '../../core/record/weld-schema';
 import { insertRows } from './insert-rows';
 import { toBead, toJob, toSetup } from './rows';
-import {
-  beads,
-  care,
-  coupons,
-  entries,
-  entryFindings,
-  jobs,
-  proven,
-  rigs,
-  setups,
-  staleEntries,
-  welds,
-  weldSteps,
-} from './schema';
+import { entries, entryFindings, staleEntries } from './log-schema';
+import { beads, care, coupons, jobs, proven, rigs, setups, welds, weldSteps } from './schema';
 import type { Store } from './store';
 
 /** The words that entries are found by; a table of the full-text search, which migrations do not draw up from here. */
@@ -62,7 +50,15 @@ function listedBeads(store: Store, ids: string[]): Listed[] {
     .all();
   return rows.map(({ bead, coupon, job, rigId }) => ({
     row: {
-      ...{ kind: 'bead', of: bead.id, at: bead.ranAt, rigId, couponId: coupon.id, putAway: coupon.putAway },
+      ...{
+        kind: 'bead',
+        of: bead.id,
+        at: bead.ranAt,
+        rigId,
+        couponId: coupon.id,
+        putAway: coupon.putAway,
+        by: bead.by,
+      },
       ...plateOf(toJob(job).job),
     },
     words: beadEntry(toBead(bead), coupon.title),

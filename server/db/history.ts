@@ -9,7 +9,7 @@ type Row = typeof changes.$inferSelect;
 /** A field that was changed by two. */
 export type Overrode = HistoryEntry['overrode'][number];
 
-function toEntry({ fields, before, overrode, ...row }: Row): HistoryEntry {
+function toEntry({ fields, before, overrode, person: _, ...row }: Row): HistoryEntry {
   return {
     ...row,
     fields: JSON.parse(fields) as HistoryEntry['fields'],
@@ -24,12 +24,17 @@ export function findEntry(store: Store, id: string): HistoryEntry | null {
   return row === undefined ? null : toEntry(row);
 }
 
-/** Writes a change into the history. */
-export function keepEntry({ store }: Writing, { fields, before, overrode, ...rest }: HistoryEntry): void {
+/** Writes a change into the history. @param person who made it, by id */
+export function keepEntry(
+  { store }: Writing,
+  { fields, before, overrode, ...rest }: HistoryEntry,
+  person: string | null,
+): void {
   store
     .insert(changes)
     .values({
       ...rest,
+      person,
       fields: JSON.stringify(fields),
       before: JSON.stringify(before),
       overrode: overrode.length === 0 ? null : JSON.stringify(overrode),

@@ -7,7 +7,8 @@ import type { Charts } from '../../core/record/charts-schema';
 import { PART_NAMES } from '../../core/record/part-words';
 import { ARC_MINUTES, WELD_MINUTES } from './arc-minutes';
 import { toSetup } from './rows';
-import { beads, coupons, entries, entryFindings, proven, rigs, setups, welds } from './schema';
+import { entries, entryFindings } from './log-schema';
+import { beads, coupons, proven, rigs, setups, welds } from './schema';
 import type { Store } from './store';
 
 /** Months that are looked back on, and causes that are told apart. */

@@ -4,7 +4,8 @@ import { DEFECT_WORDS, type Defect } from '../../core/inspection/defects';
 import { cause as causeOf, evidenceName } from '../../core/knowledge';
 import type { Entry, EntryKind, EntryOutcome, EntryPage, Facets } from '../../core/record/entry-schema';
 import { toAppearance } from './rows';
-import { beads, entries, entryFindings, rigs } from './schema';
+import { entries, entryFindings } from './log-schema';
+import { beads, rigs } from './schema';
 import type { Store } from './store';
 
 /** What the log is narrowed to; what is left out is not asked. */

@@ -13,6 +13,7 @@ export const PROBLEMS = {
   'not-in': { status: 401, title: 'Not come in' },
   'wrong-pass-phrase': { status: 401, title: 'Not let in' },
   'not-the-keeper': { status: 403, title: 'For the keeper' },
+  'not-this-person': { status: 403, title: 'Not in that name' },
   'too-many-tries': { status: 429, title: 'Too many tries' },
   'wrong-origin': { status: 403, title: 'Not from here' },
   'not-found': { status: 404, title: 'Not kept here' },

@@ -4,7 +4,9 @@ import { randomUUID } from 'node:crypto';
 import { rm } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { validateChange, type ChangeOf } from '../../core/record/change';
+import { callerIn } from '../access/caller';
 import { nowSo } from '../api/changes';
+import { requireMay } from '../api/people';
 import type { Context } from '../api/endpoint';
 import { applyChange } from '../db/apply';
 import { findEntry } from '../db/history';
@@ -79,6 +81,7 @@ function changeOf(request: Request, response: Response): Attaching | null {
 async function attach(context: Context, request: Request, response: Response): Promise<void> {
   const change = changeOf(request, response);
   if (change === null) return;
+  requireMay(callerIn(response), change, context);
   const shelf = shelfOf(context.database);
   let looked: LookedAt | null = null;
   if (findEntry(context.store, change.id) === null) {

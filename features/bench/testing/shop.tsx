@@ -94,7 +94,7 @@ function server() {
     else if (kind === 'correct-job') job = fields as JobVersion;
     else beads[at] = { ...beads[at], ...fields, revision };
     const bead = beads[at < 0 ? beads.length - 1 : at];
-    const entry = { id, kind, of, couponId: ID(1), ...rest, revision, fields, before: {}, overrode: [] };
+    const entry = { id, kind, of, couponId: ID(1), ...rest, by: null, revision, fields, before: {}, overrode: [] };
     const answer = (kind === 'correct-job' ? { entry, coupon: coupon() } : { entry, bead }) as Changed;
     taken.set(id, answer);
     return answer;
