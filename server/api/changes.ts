@@ -9,7 +9,7 @@ import {
 } from '../../core/record/change-schema';
 import { applyChange } from '../db/apply';
 import { findBead } from '../db/beads';
-import { changesSince, somethingSince } from '../db/changes';
+import { changesSince, changesTold, somethingSince } from '../db/changes';
 import { findCoupon } from '../db/coupons';
 import { findLevel } from '../db/levels';
 import { findPicture } from '../db/pictures';
@@ -92,7 +92,10 @@ export const CHANGES: readonly AnyEndpoint[] = [
     work: async ({ query }, { store, report }) => {
       const since = Number(query.since ?? 0);
       await somethingSince(store, since, Number(query.wait ?? 0) * 1000);
-      return changesSince(store, since, Number(query.limit ?? 100), report);
+      const limit = Number(query.limit ?? 100);
+      return query.wait === undefined || query.wait === '0'
+        ? changesSince(store, since, limit, report)
+        : changesTold(store, since, limit, report);
     },
   }),
 ];

@@ -1,4 +1,4 @@
-import { asc, between, count, eq, gt } from 'drizzle-orm';
+import { and, asc, between, count, eq, gt, lte } from 'drizzle-orm';
 import type { Changes } from '../../core/record/change-schema';
 import { toCouponRow, withJob } from './coupons';
 import { overriding } from './history';
@@ -18,23 +18,59 @@ export function newestRevision(store: Store): number {
   return row.revision;
 }
 
+/** Devices that wait are told of what is written together, this far apart: with many of them each write would wake all, ms. */
+const TOLD_EVERY_MS = 250;
+
+type Telling = { told: number; latest: number; waiting: Set<() => void>; isComing: boolean };
+const tellings = new WeakMap<Store, Telling>();
+
+/** What those who wait were told of last. The first write after a rest is told at once, those after it together. */
+function tellingOf(store: Store): Telling {
+  const known = tellings.get(store);
+  if (known !== undefined) return known;
+  const newest = newestRevision(store);
+  const telling: Telling = { told: newest, latest: newest, waiting: new Set(), isComing: false };
+  tellings.set(store, telling);
+  const tell = (): void => {
+    telling.isComing = true;
+    telling.told = telling.latest;
+    telling.waiting.forEach((wake) => wake());
+    // By then the database may be closed: nothing is asked of it.
+    const timer = setTimeout(() => {
+      telling.isComing = false;
+      if (telling.latest > telling.told) tell();
+    }, TOLD_EVERY_MS) as unknown as NodeJS.Timeout;
+    // The page's timers, which are numbers, are known to the compiler too; here it is always Node's.
+    timer.unref();
+  };
+  onWritten(store, (revision) => {
+    telling.latest = Math.max(telling.latest, revision);
+    if (!telling.isComing) tell();
+  });
+  return telling;
+}
+
 /**
- * Comes back as soon as there is something newer than a revision, or when it was waited for long enough.
+ * Comes back as soon as there is something newer than a revision, or when it was waited for long enough. What is written within a
+ * moment is told of together.
  * @param patience ms
  */
 export function somethingSince(store: Store, since: number, patience: number): Promise<void> {
-  if (patience === 0 || newestRevision(store) > since) return Promise.resolve();
+  if (patience === 0) return Promise.resolve();
+  const telling = tellingOf(store);
+  if (telling.told > since) return Promise.resolve();
+  // Something was written of which nobody was told: by a thread of its own, or within the moment.
+  if (!telling.isComing && newestRevision(store) > since) return Promise.resolve();
   return new Promise((done) => {
     const end = (): void => {
       clearTimeout(timer);
-      hearNoMore();
+      telling.waiting.delete(end);
       done();
     };
-    // The page's timers, which are numbers, are known to the compiler too; here it is always Node's.
     const timer = setTimeout(end, patience) as unknown as NodeJS.Timeout;
     // Nobody who waits holds up the end of the program.
     timer.unref();
-    const hearNoMore = onWritten(store, end);
+    telling.waiting.add(end);
   });
 }
 
@@ -56,23 +92,52 @@ const countBetween = (store: Store, since: number, upTo: number): number =>
     0,
   );
 
+/** Answers that were given of late: many devices ask the same at once. */
+const MOST_GIVEN = 40;
+const given = new WeakMap<Store, Map<string, Changes>>();
+
+/**
+ * What changed since a revision as those who wait are told of it, worked out once for all that ask the same.
+ * @returns the same object to each: it is not to be changed
+ */
+export function changesTold(
+  store: Store,
+  since: number,
+  limit: number,
+  report: (unreadable: Unreadable) => void,
+): Changes {
+  // Up to what was told of last, so that all who were woken together ask the same; who waits for nothing gets the newest.
+  const { told, isComing } = tellingOf(store);
+  const newest = isComing && told > since ? told : newestRevision(store);
+  const known = given.get(store) ?? new Map<string, Changes>();
+  given.set(store, known);
+  const key = `${since} ${limit} ${newest}`;
+  const before = known.get(key);
+  if (before !== undefined) return before;
+  const changes = changesSince(store, since, limit, report, newest);
+  known.set(key, changes);
+  if (known.size > MOST_GIVEN) known.delete([...known.keys()][0]);
+  return changes;
+}
+
 /**
  * What changed since a revision, oldest first. Writes of one revision stay together, so a page may hold some more than
  * its limit. Where one revision wrote very much, as a file that was taken in does, that alone is said.
  * @param since the newest revision the asker knows, 0 for none
+ * @param newest how far it goes: what is written later is left for another time
  */
 export function changesSince(
   store: Store,
   since: number,
   limit: number,
   report: (unreadable: Unreadable) => void,
+  newest = newestRevision(store),
 ): Changes {
-  const newest = newestRevision(store);
   const marks = TOLD.flatMap((table) =>
     store
       .select({ revision: table.revision })
       .from(table)
-      .where(gt(table.revision, since))
+      .where(and(gt(table.revision, since), lte(table.revision, newest)))
       .orderBy(asc(table.revision))
       .limit(limit + 1)
       .all(),

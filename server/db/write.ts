@@ -15,17 +15,19 @@ const isLocked = (error: unknown): boolean =>
 
 const pause = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms));
 
-const heard = new WeakMap<Store, Set<() => void>>();
+type Heard = (revision: number) => void;
+const heard = new WeakMap<Store, Set<Heard>>();
 
-/** Calls back after every write that changed something. @returns how to hear no more */
-export function onWritten(store: Store, listener: () => void): () => void {
+/** Calls back after every write that changed something, with its revision. @returns how to hear no more */
+export function onWritten(store: Store, listener: Heard): () => void {
   const listeners = heard.get(store) ?? new Set();
   heard.set(store, listeners.add(listener));
   return () => void listeners.delete(listener);
 }
 
 /** Says that something was written: what a thread of its own wrote is not known here otherwise. */
-export const tellWritten = (store: Store): void => heard.get(store)?.forEach((listener) => listener());
+export const tellWritten = (store: Store, revision: number): void =>
+  heard.get(store)?.forEach((listener) => listener(revision));
 
 /**
  * Does some work in one transaction, all or nothing. The revision goes up by one when the work asks for it, so that
@@ -50,7 +52,7 @@ export function writeNow<T>(store: Store, work: (writing: Writing) => T): T {
     },
     { behavior: 'immediate' },
   );
-  if (taken !== null) tellWritten(store);
+  if (taken !== null) tellWritten(store, taken);
   return done;
 }
 

@@ -1,7 +1,7 @@
 import type { NewBead, NewCoupon, NewRig } from '../../core/record/schema';
 import { findBead } from './beads';
 import { changeBead } from './put';
-import { newestRevision, somethingSince } from './changes';
+import { changesTold, newestRevision, somethingSince } from './changes';
 import { findCoupon, pageOfCoupons } from './coupons';
 import { kept, nothingUnreadable, put, rig, databaseForEach } from '../testing/shelf';
 import { Refusal } from './refusal';
@@ -206,5 +206,29 @@ describe('who waits for something new', () => {
     await waiting;
     await somethingSince(database.store, since, 1e6);
     await somethingSince(database.store, newestRevision(database.store), 5);
+  });
+
+  it('is told of what is written within a moment together, and all who wait of the same', async () => {
+    const rename = (name: string): void => void put.rig({ name });
+    await new Promise((rest) => setTimeout(rest, 300));
+    const since = newestRevision(database.store);
+    const woken: number[] = [];
+    const listen = async (from: number): Promise<void> => {
+      await somethingSince(database.store, from, 1e6);
+      const { upTo } = changesTold(database.store, from, 100, () => undefined);
+      woken.push(upTo);
+      if (upTo < since + 5) await listen(upTo);
+    };
+    const both = [listen(since), listen(since)];
+    for (let i = 1; i <= 5; i++) rename(`Anvil ${i}`);
+    await Promise.all(both);
+    // The first at once, the four after it together; each of them twice, for two listen.
+    expect(woken).toEqual([since + 1, since + 1, since + 5, since + 5]);
+    const one = changesTold(database.store, since, 100, () => undefined);
+    expect(changesTold(database.store, since, 100, () => undefined)).toBe(one);
+    expect(one.rigs.map(({ name }) => name)).toEqual(['Anvil 5']);
+    await new Promise((rest) => setTimeout(rest, 300));
+    rename('Anvil 6');
+    expect(changesTold(database.store, since, 100, () => undefined)).not.toBe(one);
   });
 });

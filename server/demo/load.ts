@@ -7,6 +7,7 @@ import { USUAL_HABITS } from '../../core/record/habits';
 import type { NewBead, NewCoupon, NewRig } from '../../core/record/schema';
 import { logBead } from '../db/beads';
 import { beginCoupon } from '../db/coupons';
+import { addPerson } from '../db/people';
 import { insertAll } from '../db/insert-all';
 import { welds } from '../db/schema';
 import type { Store } from '../db/store';
@@ -21,6 +22,9 @@ import { demoRigs } from './rigs';
 import { instantOf, ON_THE_BENCH_MIN } from './time';
 import { KEPT } from './welds';
 import { YEARS } from './years';
+
+/** Whoever signs in the demo. */
+const PEOPLE = ['Ilse', 'Joos', 'Wout'].map((name, i) => ({ id: demoId(7, i), name, initials: name[0], colour: i }));
 
 /** Setups that the machines had when the two years began, by their ids. */
 const BEGUN = 900;
@@ -97,6 +101,7 @@ export function loadWorkshop(store: Store, now: number = Date.now(), years = tru
   const longest = Math.max(...COUPONS.map(({ daysAgo }) => daysAgo));
   const since = instantOf({ daysAgo: longest + 1 }, now);
   writeNow(store, (writing) => {
+    PEOPLE.forEach((person) => addPerson(writing.store, person));
     const rigs = years ? afterYears(writing, now, since) : demoRigs(since);
     if (!years) rigs.forEach((rig) => beginRig(writing, rig));
     const told = COUPONS.map((coupon, index) => couponAndBeads(coupon, index, rigs, now));

@@ -6,6 +6,7 @@ import { RECORD_SCHEMA } from '../../core/record/record-file-schema';
 import { CASE_SCHEMA } from '../../core/case/schema';
 import type { Unreadable } from '../db/rows';
 import type { Store } from '../db/store';
+import { newestRevision } from '../db/changes';
 import { tellWritten } from '../db/write';
 import { sendProblem, sendWrongFields } from '../http/problem';
 import { fileDay, receiveFile, sendPieces, TooLarge } from '../http/stream';
@@ -50,7 +51,7 @@ async function receive(context: RecordContext, request: Request, response: Respo
   await rm(file, { force: true });
   if (taken === null)
     return sendProblem(response, 'not-json', 'This file is not JSON: it ends too early, or is another.');
-  if (taken.done) tellWritten(context.store);
+  if (taken.done) tellWritten(context.store, newestRevision(context.store));
   response.json(taken);
 }
 

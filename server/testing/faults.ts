@@ -41,7 +41,7 @@ export type Toll = {
 };
 
 /** A port that is free now. */
-function freePort(): Promise<number> {
+export function freePort(): Promise<number> {
   return new Promise((done) => {
     const probe = createServer().listen(0, '127.0.0.1', () => {
       const address = probe.address();
@@ -58,18 +58,30 @@ export class MortalServer {
   private constructor(
     private readonly dataDir: string,
     private readonly port: number,
+    private readonly flags: readonly string[],
+    private readonly env: Record<string, string>,
   ) {}
 
-  static async start(dataDir: string): Promise<MortalServer> {
-    const server = new MortalServer(dataDir, await freePort());
+  /** Of the running process. */
+  get pid(): number {
+    return this.child?.pid ?? 0;
+  }
+
+  /** @param flags of the command @param env more of what it is told by */
+  static async start(
+    dataDir: string,
+    flags: readonly string[] = [],
+    env: Record<string, string> = {},
+  ): Promise<MortalServer> {
+    const server = new MortalServer(dataDir, await freePort(), flags, env);
     await server.begin();
     return server;
   }
 
   begin(): Promise<void> {
-    const child = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'server', 'main.ts')], {
+    const child = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'server', 'main.ts'), ...this.flags], {
       cwd: ROOT,
-      env: { ...process.env, PORT: String(this.port), DATA_DIR: this.dataDir },
+      env: { ...process.env, PORT: String(this.port), DATA_DIR: this.dataDir, ...this.env },
       stdio: ['ignore', 'pipe', 'ignore'],
     });
     this.child = child;
