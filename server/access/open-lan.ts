@@ -67,7 +67,9 @@ export async function openLan(opening: Opening): Promise<OpenLan> {
       },
       (error: unknown) => console.error('no certificate for the new address', error),
     );
-  }, LOOK_EVERY_MS).unref();
+  }, LOOK_EVERY_MS) as unknown as NodeJS.Timeout;
+  // The page's timers, which are numbers, are known to the compiler too; here it is always Node's.
+  look.unref();
 
   const addresses = (): string[] => {
     if (proxies > 0) return hostNames.map((name) => `https://${inAddressLine(name)}`);
