@@ -87,6 +87,17 @@ describe('the record of a workshop', () => {
     expect(Object.values(again.counts).every(({ added, changed }) => added + changed === 0)).toBe(true);
   });
 
+  it('carries who ran a bead and who judged it, and says nothing of who where nothing is known', async () => {
+    const told = clone();
+    Object.assign(told.beads[0], { by: 'Ilse', outcomeBy: 'Joos' });
+    await takeIn(empty, told);
+    const out = (await empty.send('GET', '/record')).json as typeof record;
+    const first = out.beads.find(({ id }) => id === told.beads[0].id)!;
+    expect([first.by, first.outcomeBy]).toEqual(['Ilse', 'Joos']);
+    expect(out.beads.filter((bead) => 'by' in bead || 'outcomeBy' in bead)).toHaveLength(1);
+    expect((await takeIn(empty, told)).counts.beads).toEqual({ added: 0, changed: 0, same: told.beads.length });
+  });
+
   it('adds to what is there what is new, and changes what may change, counted anew', async () => {
     await takeIn(empty, record);
     const more = clone();

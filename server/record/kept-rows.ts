@@ -76,7 +76,14 @@ const READ: { [kind in KeptKind]: (store: Store, ids: readonly string[], report:
   jobs: (store, ids, report) =>
     readable('jobs', rowsOf(store, 'jobs', ids), (row) => ({ ...toJob(row), couponId: row.couponId }), report),
   beads: (store, ids, report) =>
-    readable('beads', rowsOf(store, 'beads', ids), toBead, report).map(({ revision: _, ...row }): KeptBead => row),
+    readable('beads', rowsOf(store, 'beads', ids), toBead, report).map(
+      ({ revision: _, by, outcomeBy, ...row }): KeptBead => ({
+        ...row,
+        // A file of before, or of another program, says nothing of who.
+        ...(by == null ? {} : { by }),
+        ...(outcomeBy == null ? {} : { outcomeBy }),
+      }),
+    ),
   proven: (store, ids) => keptProven(store, ids).map(({ row }) => row),
   welds: (store, ids) => keptWelds(store, ids),
   care: (store, ids) => rowsOf(store, 'care', ids),
