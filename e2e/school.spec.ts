@@ -56,8 +56,11 @@ test('drills by keyboard: eye, knob and order', async ({ page }) => {
     await expect(eye.getByText(/^It shows: /)).toBeVisible();
     await expect(eye.getByRole('group', { name: 'And the likeliest cause?' })).toBeVisible();
     await page.keyboard.press('2');
-    await expect(eye.getByRole('button', { name: 'Next bead' })).toBeVisible();
+    const next = eye.getByRole('button', { name: 'Next bead' });
+    await expect(next).toBeVisible();
     await page.keyboard.press('Enter');
+    // What stood there for the bead before is gone.
+    await expect(next).toBeHidden();
   }
   await expect(eye.getByText(/of the last 2 right$/)).toBeVisible();
 

@@ -1,4 +1,4 @@
-import { useEffect } from 'react';
+import { useEffect, useLayoutEffect } from 'react';
 import { Platform } from 'react-native';
 
 /** What each key does; the name is `KeyboardEvent.key`. */
@@ -9,7 +9,8 @@ const isTyping = (target: EventTarget | null): boolean =>
 
 /** Listens for single keys while nothing is being typed. */
 export function useKeys(keys: Keys): void {
-  useEffect(() => {
+  // Before it is seen: a key that is pressed as soon as something stands there is heard.
+  useLayoutEffect(() => {
     if (Platform.OS !== 'web') return;
     const listen = (event: KeyboardEvent): void => {
       if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
