@@ -20,7 +20,7 @@ const { count, size, warnings } = await generateSW({
   clientsClaim: true,
   cleanupOutdatedCaches: true,
   navigateFallback: '/index.html',
-  navigateFallbackDenylist: [/^\/api\//],
+  navigateFallbackDenylist: [/^\/api\//, /^\/authority\.crt$/],
   // These carry a hash in their names already.
   dontCacheBustURLsMatching: /^(_expo\/static|assets)\//,
   // A photograph never changes under its name: what was looked at once is there without the server too.
