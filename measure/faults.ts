@@ -4,10 +4,11 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { v7 } from 'uuid';
 import type { Coupon, RigRecord } from '../core/record/schema';
+import { destroyWhileWriting } from '../server/testing/destroy';
 import { MortalServer, writeThroughFaults } from '../server/testing/faults';
 import { beadOn, couponOn } from '../server/testing/workshop';
 
-/** `npm run faults [-- KILLS]`: kills the server while six writers write, loses answers, fills a disk; prints the toll. */
+/** `npm run faults [-- KILLS]`: kills the server while six writers write, loses answers, fills a disk, destroys the machine; prints the toll. */
 const KILLS = Number(process.argv[2] ?? 100);
 
 /** A file system of 900 kB, where this machine lets one be made. */
@@ -50,6 +51,25 @@ async function fillDisk(at: string): Promise<void> {
   }
 }
 
+/** Server, copying and disk at one blow, so often; put back from the copy. */
+const BLOWS = 10;
+
+async function destroyMachines(folder: string): Promise<void> {
+  for (let blow = 0; blow < BLOWS; blow++) {
+    const at = join(folder, `destroyed-${blow}`);
+    mkdirSync(at);
+    const { restoreMs, oldestLostMs, ...loss } = await destroyWhileWriting(at, {
+      writers: 6,
+      writesMs: 5000,
+      least: 0,
+    });
+    const counts = Object.entries(loss).map(([name, count]) => `${count} ${name}`);
+    console.log(
+      `machine destroyed: ${counts.join(', ')}; the oldest lost was ${oldestLostMs} ms old; put back in ${Math.round(restoreMs)} ms`,
+    );
+  }
+}
+
 async function main(): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), 'jolly-faults-'));
   try {
@@ -66,6 +86,7 @@ async function main(): Promise<void> {
       );
     }
     await fillDisk(join(folder, 'disk'));
+    await destroyMachines(folder);
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }

@@ -87,8 +87,10 @@ function sourceHash() {
 
 /** What the compiled validators are made of. */
 const SCHEMA_SOURCES = [
+  'core/access',
   'core/case',
   'core/evidence',
+  'core/inspection',
   'core/record',
   'core/school',
   'core/schema',

@@ -5,6 +5,7 @@ import helmet from 'helmet';
 import { extname, join } from 'node:path';
 import { withCaller } from './access/caller';
 import { answering, guard, type Answering } from './access/guard';
+import { NO_COPIES } from '../core/record/copies-schema';
 import type { Network } from './access/network';
 import { limitTries } from './access/tries';
 import type { Context } from './api/endpoint';
@@ -60,8 +61,10 @@ function siteRoutes(site: string): RequestHandler[] {
   ];
 }
 
-export type AppOptions = Omit<Context, 'now' | 'network' | 'answering'> & {
+export type AppOptions = Omit<Context, 'now' | 'network' | 'answering' | 'copies'> & {
   now?: () => Date;
+  /** None are made where this is left away. */
+  copies?: Context['copies'];
   /** How it is reached from the network, where it is: then nobody gets anything who did not come in. */
   network?: Network | null;
   answering?: Answering;
@@ -91,10 +94,15 @@ function sendAuthority(response: Response, pem: string | null): void {
 
 /** The whole server: API under /api, the built app for everything else. */
 export function createApp({ site, hostNames = () => [], proxies = 0, ...options }: AppOptions): Express {
-  const context = { now: () => new Date(), network: null, answering: answering(), ...options };
+  const context = {
+    ...{ now: () => new Date(), network: null, answering: answering(), copies: () => NO_COPIES },
+    ...options,
+  };
   const { store, now, network } = context;
   const app = express();
   app.set('trust proxy', proxies);
+  // No answer of the API is kept by whoever asked, so none needs a mark to be asked anew by; files have their own.
+  app.set('etag', false);
   app.use(requestLog(context.log));
   app.use(knownHostsOnly(hostNames));
   app.use(helmet({ contentSecurityPolicy: CONTENT_POLICY, strictTransportSecurity: false }));

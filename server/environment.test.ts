@@ -11,6 +11,7 @@ describe('what the environment says', () => {
       hostNames: [],
       databaseFile: join(ROOT, 'data', 'jolly-tinker.sqlite'),
       lan: null,
+      copyTo: null,
     });
   });
 

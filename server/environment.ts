@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
+import { copyPlace, type CopyPlace } from './copies/place';
 import { StartError } from './start-error';
 
 /** Root of the project. */
@@ -13,6 +14,8 @@ export type Environment = {
   databaseFile: string;
   /** Where the network comes in: null where it does not. */
   lan: Lan | null;
+  /** Where the record is copied to all the time; null for nowhere. */
+  copyTo: CopyPlace | null;
 };
 
 export type Lan = {
@@ -47,6 +50,10 @@ export function databaseFile(env: Record<string, string | undefined> = process.e
   return join(resolve(folder), 'jolly-tinker.sqlite');
 }
 
+/** Where copies go. @throws StartError when COPY_TO is set to something odd */
+export const copyTo = ({ COPY_TO }: Variables = process.env): CopyPlace | null =>
+  COPY_TO === undefined ? null : copyPlace(COPY_TO);
+
 /** The pass phrase, where one is given. @throws StartError when its file cannot be read */
 function passPhraseFrom({ PASS_PHRASE, PASS_PHRASE_FILE }: Variables): string | null {
   if (PASS_PHRASE_FILE === undefined) return PASS_PHRASE ?? null;
@@ -73,7 +80,7 @@ function lanFrom(env: Variables, port: number, another: boolean): Lan {
 }
 
 /**
- * What the environment says: PORT, HOST, HOST_NAMES (further names, with commas), DATA_DIR; and for the network LAN_PORT,
+ * What the environment says: PORT, HOST, HOST_NAMES (further names, with commas), DATA_DIR, COPY_TO; and for the network LAN_PORT,
  * PASS_PHRASE or PASS_PHRASE_FILE, TLS_CERT and TLS_KEY, PROXIES.
  * @param flags of the command: `--lan` lets the network in, `--new-pass-phrase` asks for another
  * @throws StartError naming the one that is not right
@@ -92,5 +99,5 @@ export function readEnvironment(env: Variables = process.env, flags: readonly st
     .filter(Boolean);
   const isEverywhere = env.HOST === '0.0.0.0' || env.HOST === '::';
   const hostNames = env.HOST === undefined || isEverywhere ? listed : [env.HOST.toLowerCase(), ...listed];
-  return { port, host, hostNames, databaseFile: databaseFile(env), lan };
+  return { port, host, hostNames, databaseFile: databaseFile(env), lan, copyTo: copyTo(env) };
 }

@@ -5,6 +5,7 @@ import { ensurePassPhrase } from './access/ask-phrase';
 import { markAtMachine } from './access/caller';
 import { openLan, type OpenLan } from './access/open-lan';
 import { createApp } from './app';
+import { noCopying, requireNoOldCopies, startCopying } from './copies/copying';
 import { isNew, markBegun } from './db/begin';
 import { openStore } from './db/open';
 import { loadWorkshop } from './demo/load';
@@ -28,8 +29,9 @@ function sayNotListening(error: NodeJS.ErrnoException, host: string, port: numbe
 
 /** Opens, checks, migrates, fills a new database with the demo workshop unless told not to, and serves until stopped. */
 async function main(): Promise<void> {
-  const { port, host, hostNames, databaseFile, lan } = readEnvironment(process.env, process.argv);
+  const { port, host, hostNames, databaseFile, lan, copyTo } = readEnvironment(process.env, process.argv);
   const log = createLog();
+  if (copyTo !== null) await requireNoOldCopies(databaseFile, copyTo);
   const { store, close } = openStore(databaseFile);
   if (isNew(store)) {
     // The last four weeks alone are told by hand; the two years before them are a simulated welder's.
@@ -50,6 +52,7 @@ async function main(): Promise<void> {
     close();
     throw error;
   }
+  const copying = copyTo === null ? noCopying : startCopying(databaseFile, copyTo);
   const pool = startDiagnosisPool();
   const records = startRecordPool();
   const report = (row: object): void => log.warn(row, 'a row cannot be read and was passed over');
@@ -60,6 +63,7 @@ async function main(): Promise<void> {
     database: databaseFile,
     log,
     report,
+    copies: copying.state,
     site: join(ROOT, 'dist'),
     hostNames: () => (network === null ? hostNames : network.hostNames()),
     network,
@@ -75,6 +79,7 @@ async function main(): Promise<void> {
     void pool.close();
     void records.close();
     close();
+    copying.close();
   };
   const stop = (): void => {
     network?.close();

@@ -231,6 +231,7 @@ describe('the description of the API', () => {
     expect(Object.keys(described.paths).sort()).toEqual([
       '/api/beads/{id}',
       '/api/changes',
+      '/api/copies',
       '/api/coupons',
       '/api/coupons/{id}',
       '/api/coupons/{id}/history',

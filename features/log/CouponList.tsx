@@ -17,6 +17,7 @@ import { useUnits } from '../shared/use-habits';
 import { useOlder } from '../shared/use-older';
 import type { useLog } from '../shared/use-records';
 import { dayWords } from '../shared/time-words';
+import { CopiesLine } from './CopiesPart';
 import { WaitingLine } from './WaitingLine';
 
 type Shown = LogFilter['state'] | 'away';
@@ -66,6 +67,7 @@ export function CouponList({ log, filter, onFilter, chosenId }: ListProps) {
           <Heading level={1}>Log</Heading>
           <LogTabs at="coupons" />
           <WaitingLine />
+          <CopiesLine />
           <Choice
             label="Which coupons"
             options={SHOWN}

@@ -15,6 +15,7 @@ import { dayWords } from '../shared/time-words';
 import { useUnits } from '../shared/use-habits';
 import { DAY_PARAMS, dayQuery, narrowedBy, type DayParams } from './day-filter';
 import { leadsTo, lineOf, opened, openedFrom, openedText, pageOf, type Leads } from './day-open';
+import { CopiesLine } from './CopiesPart';
 import { DayFilters } from './DayFilters';
 import { DayRow } from './DayRow';
 import { useDays } from './use-days';
@@ -66,6 +67,7 @@ export function DaysPlace({ beside }: DaysProps) {
       <Heading level={1}>Day by day</Heading>
       <LogTabs at="days" />
       <WaitingLine />
+      <CopiesLine />
       <TextField
         label="Find: what it was for, what it showed, who"
         value={params.text ?? ''}

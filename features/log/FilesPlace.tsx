@@ -11,6 +11,8 @@ import { Heading, Words } from '@/ui/Words';
 import { DecimalChoice } from '../shared/DecimalChoice';
 import { LogTabs } from '../shared/LogTabs';
 import { useUnits } from '../shared/use-habits';
+import { useSession } from '../shared/use-session';
+import { CopiesPart } from './CopiesPart';
 import { ListIn } from './ListIn';
 import { MOST_MB, MOST_ZIP_MB, sendPictures, sendRecord, type Taken } from './record-api';
 import { Counts, TakenPreview } from './TakenPreview';
@@ -25,6 +27,8 @@ const SHEETS = [
 export function FilesPlace() {
   useTitle('Files');
   const units = useUnits();
+  // What is taken in may change all that is written down.
+  const isKeeper = useSession()?.isKeeper === true;
   const [decimal, setDecimal] = useState<Decimal>('point');
   return (
     <ScrollView contentContainerClassName="w-full max-w-3xl gap-5 self-center p-4 pb-10">
@@ -65,21 +69,30 @@ export function FilesPlace() {
           <Button label="Photographs as ZIP" onPress={() => platform().saveFrom('/api/record/pictures.zip')} />
         </Row>
       </Part>
-      <TakeIn
-        title="Take a record in"
-        text="A JSON file of the whole record. What it would add or change is said first; then all of it goes in, or nothing."
-        label="Open a JSON file"
-        open={openRecord}
-        send={sendRecord}
-      />
-      <TakeIn
-        title="Take photographs in"
-        text="The ZIP of a workshop whose record was taken in before. Each file is held against its name first; then all of them go in, or none."
-        label="Open a ZIP"
-        open={openZip}
-        send={sendPictures}
-      />
+      {isKeeper ? (
+        <>
+          <TakeIn
+            title="Take a record in"
+            text="A JSON file of the whole record. What it would add or change is said first; then all of it goes in, or nothing."
+            label="Open a JSON file"
+            open={openRecord}
+            send={sendRecord}
+          />
+          <TakeIn
+            title="Take photographs in"
+            text="The ZIP of a workshop whose record was taken in before. Each file is held against its name first; then all of them go in, or none."
+            label="Open a ZIP"
+            open={openZip}
+            send={sendPictures}
+          />
+        </>
+      ) : (
+        <Part title="Take a record in">
+          <Words>A whole record, and the photographs of one, are taken in by the keeper.</Words>
+        </Part>
+      )}
       <ListIn />
+      <CopiesPart />
     </ScrollView>
   );
 }

@@ -4,6 +4,7 @@ import {
   CHANGES_SCHEMA,
   CHANGED_SCHEMA,
   type Changed,
+  type Changes,
   type ChangeKind,
   type HistoryEntry,
 } from '../../core/record/change-schema';
@@ -18,7 +19,7 @@ import { findRig } from '../db/rigs';
 import { findWeld } from '../db/welds';
 import { write } from '../db/write';
 import { requireMay } from './people';
-import { endpoint, LIMIT, type AnyEndpoint, type Context } from './endpoint';
+import { endpoint, LIMIT, SharedAnswer, type AnyEndpoint, type Context } from './endpoint';
 
 /** What each kind of change is of. */
 const OF: Record<ChangeKind, Exclude<keyof Changed, 'entry'>> = {
@@ -54,6 +55,15 @@ export function nowSo({ kind, of }: HistoryEntry, { store, report }: Context): O
     picture: () => findPicture(store, of),
   };
   return { [OF[kind]]: found[OF[kind]]() };
+}
+
+/** What those who wait are told, as it is sent: every device in the workshop is told the same at once. */
+const telling = new WeakMap<Changes, SharedAnswer>();
+
+function asTold(changes: Changes): SharedAnswer {
+  const ready = telling.get(changes) ?? new SharedAnswer(changes);
+  telling.set(changes, ready);
+  return ready;
 }
 
 /** Changes by the devices: one taken, and those since a revision. */
@@ -95,7 +105,7 @@ export const CHANGES: readonly AnyEndpoint[] = [
       const limit = Number(query.limit ?? 100);
       return query.wait === undefined || query.wait === '0'
         ? changesSince(store, since, limit, report)
-        : changesTold(store, since, limit, report);
+        : asTold(changesTold(store, since, limit, report));
     },
   }),
 ];

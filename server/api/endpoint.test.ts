@@ -1,3 +1,4 @@
+import { NO_COPIES } from '../../core/record/copies-schema';
 import { answering } from '../access/guard';
 import express from 'express';
 import { createServer } from 'node:http';
@@ -65,6 +66,7 @@ async function ask(method: string, path: string, body?: string, type = 'applicat
     report: () => undefined,
     now: () => new Date(),
     network: null,
+    copies: () => NO_COPIES,
     answering: answering(),
   };
   app.use('/api', routesFor(THINGS, context));

@@ -1,5 +1,6 @@
 import { Router, type Request, type Response } from 'express';
 import type { Logger } from 'pino';
+import type { Copies } from '../../core/record/copies-schema';
 import type { Charts } from '../../core/record/charts-schema';
 import type { FieldProblem } from '../../core/schema/problems';
 import { ID } from '../../core/schema/parts';
@@ -19,6 +20,8 @@ export type Context = Thinking & {
   database: string;
   /** The sum of the record by the month, worked out elsewhere. */
   charts: (of: { database: string; rigId: string | null; now: string }) => Promise<Charts>;
+  /** How the copies of the record stand. */
+  copies: () => Copies;
   log: Logger;
   now: () => Date;
   /** How it is reached from the network; null while it listens to its own machine alone. */
@@ -65,6 +68,19 @@ export type Endpoint<Body = never> = {
   /** The answer, or null where there is no such thing. */
   work: (asked: Asked<Body>, context: Context) => unknown;
 };
+
+/** An answer that many are given as it is: its text is made once. Whoever makes one does not change what is in it. */
+export class SharedAnswer {
+  private readonly text: Buffer;
+
+  constructor(answer: object) {
+    this.text = Buffer.from(JSON.stringify(answer));
+  }
+
+  sendTo(response: Response): void {
+    response.type('application/json').send(this.text);
+  }
+}
 
 /** An endpoint of any body: what the list of all endpoints holds. Only its own `read` makes what its `work` takes. */
 export type AnyEndpoint = Omit<Endpoint, 'body'> & {
@@ -122,6 +138,7 @@ async function respond(stated: AnyEndpoint, context: Context, request: Request, 
     context,
   );
   if (answer === null) return sendProblem(response, 'not-found', 'There is nothing with this id.');
+  if (answer instanceof SharedAnswer) return answer.sendTo(response);
   response.json(answer);
 }
 

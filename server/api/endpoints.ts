@@ -34,6 +34,7 @@ import { chartOf, lessonsOf } from '../diagnosis/lessons';
 import { OutsideModel } from '../diagnosis/outside-model';
 import { ANSWER_SCHEMA, CHART_SCHEMA, START_SCHEMA } from './answer-schema';
 import { CHANGES } from './changes';
+import { COPIES } from './copies';
 import { endpoint, LIMIT, type AnyEndpoint, type Context } from './endpoint';
 import { LOG } from './log';
 import { PICTURES } from './pictures';
@@ -273,4 +274,5 @@ export const ENDPOINTS: readonly AnyEndpoint[] = [
   ...WELDS,
   ...PICTURES,
   ...CHANGES,
+  ...COPIES,
 ];

@@ -3,10 +3,11 @@ import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { CouponPage } from '../../core/record/schema';
 import { pageOfCoupons } from '../db/coupons';
+import { isNew } from '../db/begin';
 import { openStore } from '../db/open';
 import { StartError } from '../start-error';
 import { couponOn, openWorkshop, type Workshop } from '../testing/workshop';
-import { copyCommand } from './command';
+import { backupCommand, clearCommand, restoreCommand } from './command';
 import { backUp, restore } from './copy';
 
 let shop: Workshop;
@@ -105,31 +106,52 @@ describe('a backup', () => {
 
 describe('its commands', () => {
   const NOW = new Date('2026-05-04T09:30:00.000Z');
+  const standing = () => ({ database: shop.file, now: NOW, place: null });
 
   it('say what was copied, from where to where, and what was kept', async () => {
     const to = join(shop.folder, 'by-command.sqlite');
     const { rigs, coupons, beads } = await backUp(shop.file, join(shop.folder, 'counted.sqlite'));
     const held = `${rigs} rigs, ${coupons} coupons, ${beads} beads`;
     const files = `7 copied, 0 there already.`;
-    expect(await copyCommand('backup', to, shop.file, NOW)).toEqual([
+    expect(await backupCommand(to, standing())).toEqual([
       `Backed up to ${to}, and checked: ${held}.`,
       `Pictures in ${to}.pictures: ${files}`,
     ]);
     shop.close();
-    expect(await copyCommand('restore', to, shop.file, NOW)).toEqual([
+    expect(await restoreCommand(to, {}, standing())).toEqual([
       `Restored and checked: ${held}.`,
       `Pictures in ${join(shop.folder, 'pictures')}: 0 copied, 7 there already.`,
       `What was there before is kept as ${shop.file}.before-2026-05-04T09-30-00-000Z.`,
     ]);
     const fresh = join(shop.folder, 'fresh', 'fresh.sqlite');
-    expect(await copyCommand('restore', to, fresh, NOW)).toEqual([
+    expect(await restoreCommand(to, {}, { ...standing(), database: fresh })).toEqual([
       `Restored and checked: ${held}.`,
       `Pictures in ${join(shop.folder, 'fresh', 'pictures')}: ${files}`,
     ]);
   });
 
+  it('clear the record, which can be put back with its pictures', async () => {
+    expect(() => clearCommand(standing())).toThrow('The database is in use. Stop the server first.');
+    const before = titles(shop.file);
+    shop.close();
+    const kept = `${shop.file}.before-2026-05-04T09-30-00-000Z`;
+    expect(clearCommand(standing())).toEqual([
+      'The record is empty: no rig, no coupon, no bead, nobody, and no pass phrase.',
+      `What was there before is kept. To put it back: npm run restore -- ${kept}`,
+    ]);
+    expect(titles(shop.file)).toEqual([]);
+    expect(existsSync(join(shop.folder, 'pictures'))).toBe(false);
+    // It is begun: the demo workshop does not come in again.
+    const { store, close } = openStore(shop.file);
+    expect(isNew(store)).toBe(false);
+    close();
+    const later = { ...standing(), now: new Date('2026-05-04T09:31:00.000Z') };
+    expect((await restoreCommand(kept, {}, later))[1]).toMatch(/: 7 copied, 0 there already\.$/);
+    expect(titles(shop.file)).toEqual(before);
+  });
+
   it('ask which file where none is named', async () => {
-    await expect(copyCommand('backup', undefined, shop.file)).rejects.toThrow('Say which file: npm run backup -- FILE');
-    await expect(copyCommand('restore', undefined, shop.file)).rejects.toThrow(StartError);
+    await expect(backupCommand(undefined, standing())).rejects.toThrow('Say which file: npm run backup -- FILE');
+    await expect(restoreCommand(undefined, {}, standing())).rejects.toThrow(StartError);
   });
 });

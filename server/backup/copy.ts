@@ -78,6 +78,20 @@ function isInUse(file: string): boolean {
 }
 
 /**
+ * Moves a database out of the way, with all that belongs to it.
+ * @param stamp part of the name under which it is kept
+ * @returns where it is now, or null where there was none
+ * @throws StartError when it is in use
+ */
+export function setAside(file: string, stamp: string): string | null {
+  if (!existsSync(file)) return null;
+  if (isInUse(file)) throw new StartError('The database is in use. Stop the server first.');
+  const kept = `${file}.before-${stamp}`;
+  for (const part of ['', '-wal', '-shm']) if (existsSync(file + part)) renameSync(file + part, kept + part);
+  return kept;
+}
+
+/**
  * Puts a backup in the place of a database. The backup is checked first; what it replaces is kept beside it.
  * @param from the backup
  * @param file the database
@@ -88,17 +102,14 @@ function isInUse(file: string): boolean {
 export function restore(from: string, file: string, stamp: string): { contents: Contents; kept: string | null } {
   const contents = checked(from);
   mkdirSync(dirname(file), { recursive: true });
-  let kept: string | null = null;
-  if (existsSync(file)) {
-    if (isInUse(file)) throw new StartError('The database is in use. Stop the server first, then restore.');
-    kept = `${file}.before-${stamp}`;
-  }
   const unfinished = `${file}.unfinished`;
-  copyFileSync(from, unfinished);
-  flushed(unfinished);
-  if (kept !== null) {
-    for (const part of ['', '-wal', '-shm']) if (existsSync(file + part)) renameSync(file + part, kept + part);
+  try {
+    copyFileSync(from, unfinished);
+    flushed(unfinished);
+    const kept = setAside(file, stamp);
+    renameSync(unfinished, file);
+    return { contents, kept };
+  } finally {
+    rmSync(unfinished, { force: true });
   }
-  renameSync(unfinished, file);
-  return { contents, kept };
 }

@@ -57,17 +57,22 @@ export function writeNow<T>(store: Store, work: (writing: Writing) => T): T {
 }
 
 /**
- * The same, but while another program holds the database it tries again every {@link BETWEEN_TRIES} ms, and other
+ * Does some work; while another program holds the database it tries again every {@link BETWEEN_TRIES} ms, and other
  * requests are answered in between.
+ * @param work does all or nothing
  * @throws the database's own error when the lock is not given up in time
  */
-export async function write<T>(store: Store, work: (writing: Writing) => T): Promise<T> {
+export async function untilUnlocked<T>(work: () => T): Promise<T> {
   for (const until = Date.now() + PATIENCE; ;) {
     try {
-      return writeNow(store, work);
+      return work();
     } catch (error) {
       if (!isLocked(error) || Date.now() > until) throw error;
     }
     await pause(BETWEEN_TRIES);
   }
 }
+
+/** The same as {@link writeNow}, with patience. @throws as {@link untilUnlocked} does */
+export const write = <T>(store: Store, work: (writing: Writing) => T): Promise<T> =>
+  untilUnlocked(() => writeNow(store, work));

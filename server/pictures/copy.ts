@@ -1,9 +1,9 @@
 import Database from 'better-sqlite3';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync } from 'node:fs';
-import { copyFile } from 'node:fs/promises';
+import { readFile } from 'node:fs/promises';
 import { dirname } from 'node:path';
-import { hasFile, placeOf } from './shelf';
+import { hasFile, placeOf, writeWhole } from './shelf';
 
 /** What became of the files that a database names. */
 export type CopiedPictures = { copied: number; there: number; missing: number };
@@ -35,7 +35,7 @@ export async function copyPictures(database: string, from: string, to: string): 
     else {
       mkdirSync(dirname(placeOf(to, hash, 'whole')), { recursive: true });
       for (const size of ['small', 'whole'] as const)
-        await copyFile(placeOf(from, hash, size), placeOf(to, hash, size));
+        await writeWhole(placeOf(to, hash, size), await readFile(placeOf(from, hash, size)));
       done.copied += 1;
     }
   }

@@ -6,6 +6,7 @@ import { dirname, join } from 'node:path';
 import { validateChange, type ChangeOf } from '../../core/record/change';
 import { callerIn } from '../access/caller';
 import { nowSo } from '../api/changes';
+import { requireKeeper } from '../api/access';
 import { requireMay } from '../api/people';
 import type { Context } from '../api/endpoint';
 import { applyChange } from '../db/apply';
@@ -112,6 +113,7 @@ async function attach(context: Context, request: Request, response: Response): P
 
 /** Takes a ZIP of pictures in, or says what that would come to. */
 async function receiveZip(context: Context, request: Request, response: Response): Promise<void> {
+  requireKeeper(callerIn(response));
   const { preview } = request.query;
   if (preview !== 'true' && preview !== 'false')
     return sendWrongFields(response, [

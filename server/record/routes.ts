@@ -4,6 +4,8 @@ import { randomUUID } from 'node:crypto';
 import { dirname, join } from 'node:path';
 import { RECORD_SCHEMA } from '../../core/record/record-file-schema';
 import { CASE_SCHEMA } from '../../core/case/schema';
+import { callerIn } from '../access/caller';
+import { requireKeeper } from '../api/access';
 import type { Unreadable } from '../db/rows';
 import type { Store } from '../db/store';
 import { newestRevision } from '../db/changes';
@@ -28,6 +30,7 @@ export type RecordContext = {
 
 /** Takes a file in, or says what that would come to: kept beside the database while it is worked on. */
 async function receive(context: RecordContext, request: Request, response: Response): Promise<void> {
+  requireKeeper(callerIn(response));
   const { preview } = request.query;
   if (preview !== 'true' && preview !== 'false')
     return sendWrongFields(response, [

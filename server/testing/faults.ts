@@ -1,9 +1,9 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { createServer } from 'node:net';
 import { join, resolve } from 'node:path';
 import { v7 } from 'uuid';
 import type { Changed, HistoryEntry } from '../../core/record/change-schema';
 import type { Coupon, RigRecord } from '../../core/record/schema';
+import { freePort } from '../free-port';
 import { beadOn, couponOn } from './workshop';
 
 /**
@@ -39,16 +39,6 @@ export type Toll = {
   /** Judgements that differ from the last one acknowledged. */
   judgedWrong: number;
 };
-
-/** A port that is free now. */
-export function freePort(): Promise<number> {
-  return new Promise((done) => {
-    const probe = createServer().listen(0, '127.0.0.1', () => {
-      const address = probe.address();
-      probe.close(() => done(typeof address === 'object' && address !== null ? address.port : 0));
-    });
-  });
-}
 
 const pause = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms));
 

@@ -7,7 +7,8 @@ import type { JoinCode } from '../../core/access/access-schema';
 import { EXAMPLE_CASE } from '../../core/cases/example';
 import type { Changes } from '../../core/record/change-schema';
 import type { Coupon, RigRecord } from '../../core/record/schema';
-import { freePort, MortalServer } from './faults';
+import { freePort } from '../free-port';
+import { MortalServer } from './faults';
 import { beadOn, couponOn } from './workshop';
 
 /**

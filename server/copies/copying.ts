@@ -1,0 +1,65 @@
+import { fork, type ChildProcess } from 'node:child_process';
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import { NO_COPIES, type Copies } from '../../core/record/copies-schema';
+import { StartError } from '../start-error';
+import { copiedSpans, litestreamProgram } from './litestream';
+import { placeWords, type CopyPlace } from './place';
+
+/** How long after its end the copying is begun anew, ms. */
+const AGAIN_MS = 2000;
+
+/** Copying while the server runs. */
+export type Copying = { state: () => Copies; close: () => void };
+
+/** Where none are made. */
+export const noCopying: Copying = { state: () => NO_COPIES, close: () => undefined };
+
+/**
+ * Refuses to begin a new record over the copies of an old one: after a disk was lost the newest copy would be that of an empty workshop.
+ * @throws StartError where there is no database and there are copies, or where they cannot be read
+ */
+export async function requireNoOldCopies(database: string, place: CopyPlace): Promise<void> {
+  litestreamProgram();
+  if (existsSync(database)) return;
+  if ((await copiedSpans(place)).length > 0)
+    throw new StartError(
+      `There are copies of a record in ${placeWords(place)}, and no database at ${database}. Put it back with: npm run restore. For a new record give COPY_TO another place.`,
+    );
+}
+
+/** Starts the copying, in a process of its own that outlives this one until all is copied. */
+export function startCopying(database: string, place: CopyPlace): Copying {
+  let state: Copies = { ...NO_COPIES, to: placeWords(place), hasPictures: 'folder' in place };
+  let child: ChildProcess | null = null;
+  let timer: NodeJS.Timeout | null = null;
+  let isOver = false;
+  const begin = (): void => {
+    const begun = fork(join(__dirname, 'copier.ts'), [database, 'folder' in place ? place.folder : place.url], {
+      execArgv: ['--import', 'tsx'],
+      // Whoever stops the server by its key has it copy the last change all the same.
+      detached: true,
+      stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+    });
+    child = begun;
+    begun.on('message', (said: Copies) => (state = said));
+    begun.once('exit', () => {
+      if (isOver) return;
+      const since = state.since ?? new Date().toISOString();
+      state = { ...state, trouble: 'the copying ended and is begun anew', since };
+      timer = setTimeout(begin, AGAIN_MS) as unknown as NodeJS.Timeout;
+    });
+    // It does not hold up the end of the server.
+    begun.unref();
+    begun.channel?.unref();
+  };
+  begin();
+  return {
+    state: () => state,
+    close: () => {
+      isOver = true;
+      if (timer !== null) clearTimeout(timer);
+      if (child?.connected === true) child.disconnect();
+    },
+  };
+}
