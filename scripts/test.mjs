@@ -6,13 +6,14 @@ import { ensureChromium, ensurePackages, ensureValidators, ROOT, run, say, tool 
 /** `npm test`: type check, lint, unit and API tests, interface tests; the last line counts the tests. */
 const RESULTS = join(ROOT, '.cache');
 const UNIT = join(RESULTS, 'unit.json');
+const LIBSQL = join(RESULTS, 'libsql.json');
 const INTERFACE = join(RESULTS, 'interface.json');
 
 ensurePackages();
 ensureValidators();
 const CHROMIUM = ensureChromium();
 mkdirSync(RESULTS, { recursive: true });
-for (const file of [UNIT, INTERFACE]) rmSync(file, { force: true });
+for (const file of [UNIT, LIBSQL, INTERFACE]) rmSync(file, { force: true });
 
 // The build keeps one core busy while types and lint keep the other.
 const building = spawn(process.execPath, [join(ROOT, 'scripts', 'build.mjs')], { stdio: 'inherit' });
@@ -23,6 +24,13 @@ const steps = [
   ['lint', () => run(tool('eslint'), ['.', '--max-warnings', '0'])],
   ['arrows between the rooms', () => run('npm', ['run', '--silent', 'arrows'], { quiet: true })],
   ['unit and API tests', () => run(tool('jest'), ['--ci', '--json', `--outputFile=${UNIT}`, '--silent'])],
+  [
+    'API tests on libSQL',
+    () =>
+      run(tool('jest'), ['--config', 'jest.libsql.config.js', '--ci', '--json', `--outputFile=${LIBSQL}`, '--silent'], {
+        env: { DATABASE_URL: 'file:' },
+      }),
+  ],
   ['build', () => built],
   [
     'interface tests',
@@ -37,9 +45,11 @@ for (const [name, step] of steps) {
 
 const read = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null);
 const unit = read(UNIT);
+const libsql = read(LIBSQL);
 const browser = read(INTERFACE)?.stats;
-const passed = (unit?.numPassedTests ?? 0) + (browser?.expected ?? 0) + (browser?.flaky ?? 0);
-const failedTests = (unit?.numFailedTests ?? 0) + (browser?.unexpected ?? 0);
+const passed =
+  (unit?.numPassedTests ?? 0) + (libsql?.numPassedTests ?? 0) + (browser?.expected ?? 0) + (browser?.flaky ?? 0);
+const failedTests = (unit?.numFailedTests ?? 0) + (libsql?.numFailedTests ?? 0) + (browser?.unexpected ?? 0);
 // A step that fails without a failing test (types, lint, a run that broke off) still counts as one.
 const failed = Math.max(failedTests, failedSteps);
 console.log(`${passed} passed, ${failed} failed`);

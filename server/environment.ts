@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { copyPlace, type CopyPlace } from './copies/place';
+import { engineFrom } from './db/connection';
 import { StartError } from './start-error';
 
 /** Root of the project. */
@@ -42,8 +43,10 @@ function portFrom(text: string, name = 'PORT'): number {
   return port;
 }
 
-/** Where the database stands. @throws StartError when DATA_DIR is set to something odd */
+/** Where the database stands, also what is here of another site's. @throws StartError when DATA_DIR is set to something odd */
 export function databaseFile(env: Record<string, string | undefined> = process.env): string {
+  const engine = engineFrom(env);
+  if (engine.kind === 'libsql' && engine.file !== null) return resolve(engine.file);
   const folder = env.DATA_DIR ?? join(ROOT, 'data');
   if (folder.trim() === '' || /[\u0000-\u001f]/.test(folder))
     throw new StartError('DATA_DIR takes the path of a folder. Set it, or leave it away for the folder data/.');
@@ -51,8 +54,14 @@ export function databaseFile(env: Record<string, string | undefined> = process.e
 }
 
 /** Where copies go. @throws StartError when COPY_TO is set to something odd */
-export const copyTo = ({ COPY_TO }: Variables = process.env): CopyPlace | null =>
-  COPY_TO === undefined ? null : copyPlace(COPY_TO);
+export function copyTo(env: Variables = process.env): CopyPlace | null {
+  if (env.COPY_TO === undefined) return null;
+  if (engineFrom(env).kind === 'replica')
+    throw new StartError(
+      'COPY_TO copies the database of this machine. With DATABASE_URL that is copied where the libSQL server runs.',
+    );
+  return copyPlace(env.COPY_TO);
+}
 
 /** The pass phrase, where one is given. @throws StartError when its file cannot be read */
 function passPhraseFrom({ PASS_PHRASE, PASS_PHRASE_FILE }: Variables): string | null {

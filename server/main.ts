@@ -7,7 +7,9 @@ import { openLan, type OpenLan } from './access/open-lan';
 import { createApp } from './app';
 import { noCopying, requireNoOldCopies, startCopying } from './copies/copying';
 import { isNew, markBegun } from './db/begin';
+import { engineFrom } from './db/connection';
 import { openStore } from './db/open';
+import { listenToOtherSites } from './db/other-sites';
 import { loadWorkshop } from './demo/load';
 import { shelveDemoPictures } from './demo/pictures';
 import { startDiagnosisPool } from './diagnosis/pool';
@@ -15,6 +17,7 @@ import { readEnvironment, ROOT } from './environment';
 import { createLog } from './http/request-log';
 import { shelfOf } from './pictures/shelf';
 import { startRecordPool } from './record/pool';
+import { takeFileInto } from './record/take-in.worker';
 import { StartError } from './start-error';
 
 /** Says why it cannot listen, and what would help. */
@@ -32,7 +35,7 @@ async function main(): Promise<void> {
   const { port, host, hostNames, databaseFile, lan, copyTo } = readEnvironment(process.env, process.argv);
   const log = createLog();
   if (copyTo !== null) await requireNoOldCopies(databaseFile, copyTo);
-  const { store, close } = openStore(databaseFile);
+  const { store, connection, close } = openStore(databaseFile);
   if (isNew(store)) {
     // The last four weeks alone are told by hand; the two years before them are a simulated welder's.
     if (!process.argv.includes('--empty')) {
@@ -53,12 +56,15 @@ async function main(): Promise<void> {
     throw error;
   }
   const copying = copyTo === null ? noCopying : startCopying(databaseFile, copyTo);
+  const isReplica = engineFrom(process.env).kind === 'replica';
+  const listening = isReplica ? listenToOtherSites(store, connection) : () => undefined;
   const pool = startDiagnosisPool();
   const records = startRecordPool();
   const report = (row: object): void => log.warn(row, 'a row cannot be read and was passed over');
   const app = createApp({
     ...pool,
     ...records,
+    ...(isReplica ? { takeFileIn: (taking) => takeFileInto(store, taking) } : {}),
     store,
     database: databaseFile,
     log,
@@ -78,6 +84,7 @@ async function main(): Promise<void> {
   const end = (): void => {
     void pool.close();
     void records.close();
+    listening();
     close();
     copying.close();
   };

@@ -34,7 +34,7 @@ export function makeChange<Kind extends ChangeKind>(
 }
 
 /** Problems of the server's own: the change is as good as it was, and is sent again. */
-const PASSING = [NOT_IN, 'busy', 'database-locked', 'disk-full', 'database-unreadable', 'broken'];
+const PASSING = [NOT_IN, 'busy', 'database-locked', 'sites-apart', 'disk-full', 'database-unreadable', 'broken'];
 const isPassing = (problem: RequestProblem): boolean => problem.code === null || PASSING.includes(problem.code);
 
 /** A change over which the server breaks so often is set aside: others wait behind it. */

@@ -70,7 +70,7 @@ function noteSeen(store: Store, tokenHash: string, id: string, lastFrom: string,
     store.update(sessions).set({ lastAt }).where(eq(sessions.tokenHash, tokenHash)).run();
     store.update(devices).set({ lastAt, lastFrom }).where(eq(devices.id, id)).run();
   } catch (error) {
-    if (!/^SQLITE_/.test(String((error as { code?: unknown }).code))) throw error;
+    if (!/^(SQLITE_|PRIMARY_AWAY)/.test(String((error as { code?: unknown }).code))) throw error;
   }
 }
 

@@ -13,6 +13,7 @@ const WITH_BODY: ProblemCode[] = [
   'wrong-content-type',
   'disk-full',
   'database-locked',
+  'sites-apart',
 ];
 
 const problemContent = { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } };

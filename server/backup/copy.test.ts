@@ -1,6 +1,6 @@
-import Database from 'better-sqlite3';
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { connect } from '../db/connection';
 import type { CouponPage } from '../../core/record/schema';
 import { pageOfCoupons } from '../db/coupons';
 import { isNew } from '../db/begin';
@@ -9,6 +9,7 @@ import { StartError } from '../start-error';
 import { couponOn, openWorkshop, type Workshop } from '../testing/workshop';
 import { backupCommand, clearCommand, restoreCommand } from './command';
 import { backUp, restore } from './copy';
+import { itOnSqlite } from '../testing/engine';
 
 let shop: Workshop;
 beforeEach(async () => {
@@ -36,7 +37,7 @@ describe('a backup', () => {
     expect(readdirSync(join(shop.folder, 'safe')).filter((name) => name.includes('unfinished'))).toEqual([]);
   });
 
-  it('is put back with what it replaces kept, once the server is stopped', async () => {
+  itOnSqlite('is put back with what it replaces kept, once the server is stopped', async () => {
     const copy = join(shop.folder, 'copy.sqlite');
     await backUp(shop.file, copy);
     const [rig] = (await shop.send('GET', '/rigs')).json as { id: string }[];
@@ -76,7 +77,7 @@ describe('a backup', () => {
   it('that names a row which is not there is no whole one', async () => {
     const copy = join(shop.folder, 'copy.sqlite');
     await backUp(shop.file, copy);
-    const broken = new Database(copy);
+    const broken = connect(copy);
     broken.pragma('foreign_keys = OFF');
     broken.exec('DELETE FROM rigs');
     broken.close();
@@ -108,7 +109,7 @@ describe('its commands', () => {
   const NOW = new Date('2026-05-04T09:30:00.000Z');
   const standing = () => ({ database: shop.file, now: NOW, place: null });
 
-  it('say what was copied, from where to where, and what was kept', async () => {
+  itOnSqlite('say what was copied, from where to where, and what was kept', async () => {
     const to = join(shop.folder, 'by-command.sqlite');
     const { rigs, coupons, beads } = await backUp(shop.file, join(shop.folder, 'counted.sqlite'));
     const held = `${rigs} rigs, ${coupons} coupons, ${beads} beads`;
@@ -130,7 +131,7 @@ describe('its commands', () => {
     ]);
   });
 
-  it('clear the record, which can be put back with its pictures', async () => {
+  itOnSqlite('clear the record, which can be put back with its pictures', async () => {
     expect(() => clearCommand(standing())).toThrow('The database is in use. Stop the server first.');
     const before = titles(shop.file);
     shop.close();

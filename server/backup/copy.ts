@@ -1,13 +1,13 @@
-import Database from 'better-sqlite3';
 import { closeSync, copyFileSync, existsSync, fsyncSync, mkdirSync, openSync, renameSync, rmSync } from 'node:fs';
 import { dirname } from 'node:path';
+import { connect, copyInto, type Connection } from '../db/connection';
 import { faultIn } from '../db/open';
 import { StartError } from '../start-error';
 
 /** What a backup holds, for saying so. */
 export type Contents = { rigs: number; coupons: number; beads: number };
 
-function contentsOf(connection: Database.Database): Contents {
+function contentsOf(connection: Connection): Contents {
   const count = (table: string): number => connection.prepare(`SELECT count(*) FROM ${table}`).pluck().get() as number;
   return { rigs: count('rigs'), coupons: count('coupons'), beads: count('beads') };
 }
@@ -15,9 +15,9 @@ function contentsOf(connection: Database.Database): Contents {
 /** Opens a file that must be a database of this product and finds it whole. @throws StartError when it is not */
 function checked(file: string): Contents {
   if (!existsSync(file)) throw new StartError(`There is no file ${file}.`);
-  let connection: Database.Database | null = null;
+  let connection: Connection | null = null;
   try {
-    connection = new Database(file, { readonly: true });
+    connection = connect(file, { readonly: true });
     const fault = faultIn(connection);
     if (fault !== null) throw new StartError(`${file} is damaged (${fault}).`);
     return contentsOf(connection);
@@ -46,9 +46,9 @@ export async function backUp(file: string, to: string): Promise<Contents> {
   if (!existsSync(file)) throw new StartError(`There is no database at ${file} to back up.`);
   mkdirSync(dirname(to), { recursive: true });
   const unfinished = `${to}.unfinished`;
-  const connection = new Database(file, { readonly: true, timeout: 5000 });
+  const connection = connect(file, { readonly: true, timeout: 5000 });
   try {
-    await connection.backup(unfinished);
+    await copyInto(connection, unfinished);
   } finally {
     connection.close();
   }
@@ -62,7 +62,7 @@ export async function backUp(file: string, to: string): Promise<Contents> {
 
 /** Whether another program has a database open: it then cannot be had for oneself. */
 function isInUse(file: string): boolean {
-  const connection = new Database(file, { timeout: 0 });
+  const connection = connect(file, { timeout: 0 });
   try {
     connection.pragma('locking_mode = EXCLUSIVE');
     connection.exec('BEGIN EXCLUSIVE; COMMIT');

@@ -1,6 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { join, resolve } from 'node:path';
 import { openWorkshop, type Workshop } from '../testing/workshop';
+import { itOnSqlite } from '../testing/engine';
 
 const ROOT = resolve(__dirname, '..', '..');
 let shop: Workshop;
@@ -10,26 +11,30 @@ beforeEach(async () => {
 afterEach(() => shop.stop());
 
 describe('backup and restore', () => {
-  it('are commands of their own, which end with a sentence', async () => {
-    const to = join(shop.folder, 'by-command.sqlite');
-    const run = (...args: string[]) =>
-      spawnSync(join(ROOT, 'node_modules', '.bin', 'tsx'), ['server/backup/main.ts', ...args], {
-        cwd: ROOT,
-        encoding: 'utf8',
-        env: { ...process.env, DATA_DIR: shop.folder },
-      });
-    expect(run('backup', to).stdout).toMatch(
-      /^Backed up to \S+, and checked: 3 rigs, \d+ coupons, \d+ beads\.\nPictures in \S+: 7 copied, 0 there already\.\n$/,
-    );
-    expect(run('restore', to)).toEqual(
-      expect.objectContaining({ status: 1, stderr: expect.stringContaining('in use') }),
-    );
-    expect(run('backup')).toEqual(
-      expect.objectContaining({ status: 1, stderr: expect.stringContaining('Say which file') }),
-    );
-    shop.close();
-    expect(run('restore', to).stdout).toMatch(
-      /Restored and checked: 3 rigs.*\nPictures in .*\nWhat was there before is kept as/,
-    );
-  }, 30_000);
+  itOnSqlite(
+    'are commands of their own, which end with a sentence',
+    async () => {
+      const to = join(shop.folder, 'by-command.sqlite');
+      const run = (...args: string[]) =>
+        spawnSync(join(ROOT, 'node_modules', '.bin', 'tsx'), ['server/backup/main.ts', ...args], {
+          cwd: ROOT,
+          encoding: 'utf8',
+          env: { ...process.env, DATA_DIR: shop.folder },
+        });
+      expect(run('backup', to).stdout).toMatch(
+        /^Backed up to \S+, and checked: 3 rigs, \d+ coupons, \d+ beads\.\nPictures in \S+: 7 copied, 0 there already\.\n$/,
+      );
+      expect(run('restore', to)).toEqual(
+        expect.objectContaining({ status: 1, stderr: expect.stringContaining('in use') }),
+      );
+      expect(run('backup')).toEqual(
+        expect.objectContaining({ status: 1, stderr: expect.stringContaining('Say which file') }),
+      );
+      shop.close();
+      expect(run('restore', to).stdout).toMatch(
+        /Restored and checked: 3 rigs.*\nPictures in .*\nWhat was there before is kept as/,
+      );
+    },
+    30_000,
+  );
 });

@@ -1,9 +1,9 @@
-import Database from 'better-sqlite3';
 import type { ChildProcess } from 'node:child_process';
 import { mkdirSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
+import { connect } from '../db/connection';
 import { NO_COPIES, type Copies } from '../../core/record/copies-schema';
 import { freePort } from '../free-port';
 import { copyPictures } from '../pictures/copy';
@@ -128,7 +128,7 @@ const FIRST_ROUNDS = 3;
  * @returns whether it was made
  */
 function nudge(): boolean {
-  const connection = new Database(database, { timeout: LOOK_MS });
+  const connection = connect(database, { timeout: LOOK_MS });
   try {
     const version = connection.pragma('user_version', { simple: true }) as number;
     connection.pragma(`user_version = ${(version + 1) % 2}`);

@@ -1,9 +1,9 @@
-import Database from 'better-sqlite3';
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator';
 import { drizzle } from 'drizzle-orm/better-sqlite3';
 import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { connect, type Connection } from './connection';
 import { caseOfBead } from '../../core/record/case-of';
 import { validateCase } from '../../core/case/validate';
 import { COUPONS } from '../demo/coupons';
@@ -21,13 +21,13 @@ type Journal = { entries: { when: number; tag: string }[] };
 const journal = JSON.parse(readFileSync(join(MIGRATIONS, 'meta', '_journal.json'), 'utf8')) as Journal;
 
 /** A database as the program made it that knew only so many versions, with that program's own journal. */
-function databaseOfVersion(count: number, name: string): { file: string; connection: Database.Database } {
+function databaseOfVersion(count: number, name: string): { file: string; connection: Connection } {
   const migrations = join(folder, `${name}-migrations`);
   cpSync(MIGRATIONS, migrations, { recursive: true });
   const entries = journal.entries.slice(0, count);
   writeFileSync(join(migrations, 'meta', '_journal.json'), JSON.stringify({ ...journal, entries }));
   const file = join(folder, `${name}.sqlite`);
-  const connection = new Database(file);
+  const connection = connect(file);
   connection.pragma('journal_mode = WAL');
   connection.pragma('foreign_keys = ON');
   migrate(drizzle(connection), { migrationsFolder: migrations });
@@ -39,7 +39,7 @@ const COUPON_ID = '0190a000-0000-7000-8001-000000000000';
 const beadId = (i: number): string => `0190a000-0000-7000-8002-${String(i).padStart(12, '0')}`;
 
 /** Rows as the first version kept them: a demo coupon, and what that version let in without complaint. */
-function fillFirstVersion(connection: Database.Database): void {
+function fillFirstVersion(connection: Connection): void {
   const [told] = COUPONS;
   const rig = {
     process: 'gmaw',

@@ -1,10 +1,11 @@
-import Database from 'better-sqlite3';
 import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { connect } from './connection';
 import { StartError } from '../start-error';
 import { loadWorkshop } from '../demo/load';
 import { faultIn, openStore } from './open';
+import { itOnSqlite } from '../testing/engine';
 
 let folder: string;
 let file: string;
@@ -61,7 +62,7 @@ describe('opening the database', () => {
   it('is refused when it was made by a newer version, and not when by this one', () => {
     openStore(file).close();
     openStore(file).close();
-    const later = new Database(file);
+    const later = connect(file);
     later.prepare('INSERT INTO __drizzle_migrations (hash, created_at) VALUES (?, ?)').run('x', 9e15);
     later.close();
     expect(refusal(file)).toMatch(/was made by a newer version of this program\. Start that one instead\.$/);
@@ -72,7 +73,7 @@ describe('opening the database', () => {
     loadWorkshop(store, Date.parse('2026-05-04T09:00:00Z'), false);
     close();
     const whole = readFileSync(file);
-    const orphaned = new Database(file);
+    const orphaned = connect(file);
     orphaned.pragma('foreign_keys = OFF');
     orphaned.exec('DELETE FROM rigs');
     orphaned.close();
@@ -86,9 +87,9 @@ describe('opening the database', () => {
     expect(refusal(file)).toMatch(/is damaged .*npm run restore|cannot be opened/);
   });
 
-  it('says that another program holds it', () => {
+  itOnSqlite('says that another program holds it', () => {
     openStore(file).close();
-    const other = new Database(file);
+    const other = connect(file);
     other.pragma('locking_mode = EXCLUSIVE');
     other.exec('BEGIN EXCLUSIVE');
     expect(refusal(file)).toBe(`The database ${file} is in use by another program. Stop that one first.`);

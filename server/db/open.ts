@@ -1,15 +1,13 @@
-import Database from 'better-sqlite3';
-import { drizzle } from 'drizzle-orm/better-sqlite3';
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator';
 import { accessSync, constants, existsSync, mkdirSync, readFileSync, statSync } from 'node:fs';
 import { dirname, join } from 'node:path';
+import { type Connection, connect, engineFrom, storeOn } from './connection';
 import { StartError } from '../start-error';
 import { completeOldBeads } from './complete';
 import { listAnew } from './entries';
-import * as schema from './schema';
 import type { Store } from './store';
 
-export type OpenedStore = { store: Store; connection: Database.Database; close: () => void };
+export type OpenedStore = { store: Store; connection: Connection; close: () => void };
 
 export const MIGRATIONS = join(__dirname, 'migrations');
 
@@ -22,7 +20,7 @@ function versions(folder: string): number[] {
 }
 
 /** The version a database file was last brought to, or null for a new one. */
-function versionOf(connection: Database.Database): number | null {
+function versionOf(connection: Connection): number | null {
   const table = connection.prepare("SELECT 1 FROM sqlite_master WHERE name = '__drizzle_migrations'").get();
   if (table === undefined) return null;
   return connection.prepare('SELECT max(created_at) FROM __drizzle_migrations').pluck().get() as number | null;
@@ -44,7 +42,7 @@ function requireFolder(file: string): void {
 }
 
 /** The first fault SQLite finds in a database, or null. */
-export function faultIn(connection: Database.Database): string | null {
+export function faultIn(connection: Connection): string | null {
   const said = connection.pragma('quick_check(1)', { simple: true }) as string;
   if (said !== 'ok') return said.replace(/\s+/g, ' ');
   const orphan = connection.pragma('foreign_key_check') as { table: string }[];
@@ -58,26 +56,37 @@ export function faultIn(connection: Database.Database): string | null {
  */
 export function openStore(file: string): OpenedStore {
   requireFolder(file);
-  let connection: Database.Database | null = null;
+  let connection: Connection | null = null;
   try {
     // A lock held elsewhere is waited for between requests, not inside one.
-    connection = new Database(file, { timeout: 0 });
-    connection.pragma('journal_mode = WAL');
-    connection.pragma('synchronous = FULL');
+    connection = connect(file, { timeout: 0 });
+    const isReplica = engineFrom(process.env).kind === 'replica';
+    // How a replica is written to disk is the business of the server that it is one of.
+    if (!isReplica) {
+      connection.pragma('journal_mode = WAL');
+      connection.pragma('synchronous = FULL');
+    }
     connection.pragma('foreign_keys = ON');
     const [newest] = versions(MIGRATIONS).slice(-1);
     const version = versionOf(connection);
     if (version !== null && version > newest)
       throw new StartError(`The database ${file} was made by a newer version of this program. Start that one instead.`);
+    // Two sites must not both bring one database up, and not every step can be done from afar.
+    if (isReplica && version !== newest)
+      throw new StartError(
+        'The database of the libSQL server is of another version. Bring it up where that server runs: see docs/sites.md.',
+      );
     const fault = faultIn(connection);
     if (fault !== null)
       throw new StartError(
         `The database ${file} is damaged (${fault}). Put a backup back with: npm run restore -- FILE`,
       );
-    const store = drizzle(connection, { schema });
-    migrate(store, { migrationsFolder: MIGRATIONS });
-    completeOldBeads(store);
-    store.transaction(listAnew);
+    const store = storeOn(connection);
+    if (!isReplica) {
+      migrate(store, { migrationsFolder: MIGRATIONS });
+      completeOldBeads(store);
+      store.transaction(listAnew);
+    }
     const opened = connection;
     return { store, connection, close: () => void opened.close() };
   } catch (error) {

@@ -1,4 +1,4 @@
-import Database from 'better-sqlite3';
+import { connect } from './connection';
 import { EXAMPLE_CASE } from '../../core/cases/example';
 import type { CouponPage, RigRecord } from '../../core/record/schema';
 import { couponOn, openWorkshop, type Workshop } from '../testing/workshop';
@@ -50,7 +50,7 @@ describe('a database in trouble', () => {
 
   it('waits for a lock held elsewhere without holding up a read, and says so when it is not given up', async () => {
     const value = couponOn(dock.id);
-    const other = new Database(shop.file);
+    const other = connect(shop.file);
     other.exec('BEGIN IMMEDIATE');
     const late = shop.send('PUT', `/coupons/${value.id}`, value);
     expect((await shop.send('GET', '/health')).status).toBe(200);

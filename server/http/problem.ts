@@ -30,6 +30,7 @@ export const PROBLEMS = {
   'database-unreadable': { status: 500, title: 'The database cannot be read' },
   busy: { status: 503, title: 'Too much at once' },
   'database-locked': { status: 503, title: 'The database is held by another program' },
+  'sites-apart': { status: 503, title: 'The server of all sites cannot be reached' },
   'disk-full': { status: 507, title: 'The disk is full' },
 } as const;
 export type ProblemCode = keyof typeof PROBLEMS;
@@ -66,7 +67,7 @@ export function sendProblem(
   fields?: readonly FieldProblem[],
 ): void {
   const { status, title } = PROBLEMS[code];
-  if (code === 'busy' || code === 'database-locked') response.set('Retry-After', '1');
+  if (code === 'busy' || code === 'database-locked' || code === 'sites-apart') response.set('Retry-After', '1');
   response
     .status(status)
     .type('application/problem+json')
@@ -93,6 +94,11 @@ const DATABASE: readonly [start: string, code: ProblemCode, detail: string][] = 
   ['ENOSPC', 'disk-full', 'Nothing was stored. Make room on the disk of the workshop server and send it again.'],
   ['SQLITE_BUSY', 'database-locked', 'Nothing was stored. Stop the other program, or send it again in a moment.'],
   ['SQLITE_LOCKED', 'database-locked', 'Nothing was stored. Stop the other program, or send it again in a moment.'],
+  [
+    'PRIMARY_AWAY',
+    'sites-apart',
+    'Nothing was stored: changes go to a server elsewhere. What is here can be read; send it again later.',
+  ],
   ['SQLITE_CORRUPT', 'database-unreadable', 'The database is damaged. Put a backup back.'],
   ['SQLITE_NOTADB', 'database-unreadable', 'The database is damaged. Put a backup back.'],
   ['SQLITE_IOERR', 'database-unreadable', 'The disk of the workshop server does not answer.'],

@@ -1,8 +1,8 @@
-import Database from 'better-sqlite3';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync } from 'node:fs';
 import { readFile } from 'node:fs/promises';
 import { dirname } from 'node:path';
+import { connect } from '../db/connection';
 import { hasFile, placeOf, writeWhole } from './shelf';
 
 /** What became of the files that a database names. */
@@ -10,7 +10,7 @@ export type CopiedPictures = { copied: number; there: number; missing: number };
 
 /** The files that the pictures of a database name; none in one from before there were any. */
 function namesIn(database: string): string[] {
-  const connection = new Database(database, { readonly: true });
+  const connection = connect(database, { readonly: true });
   try {
     const table = connection.prepare("SELECT 1 FROM sqlite_master WHERE name = 'pictures'").get();
     if (table === undefined) return [];

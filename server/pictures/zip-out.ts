@@ -1,8 +1,6 @@
-import Database from 'better-sqlite3';
-import { drizzle } from 'drizzle-orm/better-sqlite3';
 import { Zip, ZipPassThrough } from 'fflate';
+import { connect, storeOn } from '../db/connection';
 import { filesNamed } from '../db/pictures';
-import * as schema from '../db/schema';
 import { hasFile, readFileOf, shelfOf } from './shelf';
 
 /** Where a picture stands in the ZIP, and by what it is known again. */
@@ -13,10 +11,10 @@ export const nameInZip = (hash: string): string => `pictures/${hash}.jpg`;
  * are. A file that is not here is left out: the record still names it.
  */
 export async function* picturesZip(database: string): AsyncGenerator<Uint8Array> {
-  const connection = new Database(database, { readonly: true });
+  const connection = connect(database, { readonly: true });
   let hashes: string[];
   try {
-    hashes = filesNamed(drizzle(connection, { schema }));
+    hashes = filesNamed(storeOn(connection));
   } finally {
     connection.close();
   }

@@ -1,6 +1,5 @@
-import Database from 'better-sqlite3';
 import { and, asc, eq, inArray, sql } from 'drizzle-orm';
-import { drizzle } from 'drizzle-orm/better-sqlite3';
+import { connect, storeOn } from '../db/connection';
 import { logCsv, type LoggedBead } from '../../core/files/bead-cells';
 import { allProvenCsv } from '../../core/files/proven-cells';
 import type { Decimal } from '../../core/files/spreadsheet';
@@ -9,7 +8,6 @@ import { sizesOf, type Measuring } from '../../core/picture/measure';
 import type { UnitSystem } from '../../core/quantity/units';
 import { pageOfProven } from '../db/proven';
 import { readable, toBead, toJob, toPicture, toSetup, type Unreadable } from '../db/rows';
-import * as schema from '../db/schema';
 import { beads, coupons, jobs, pictures, rigs, setups } from '../db/schema';
 import type { Store } from '../db/store';
 import { pageOfWelds } from '../db/welds';
@@ -22,10 +20,10 @@ export type CsvAsked = { units: UnitSystem; decimal: Decimal; report: Report };
 
 /** Works on the database as it stands at one moment, on a connection of its own. */
 function* reading(file: string, work: (store: Store) => Generator<string>): Generator<string> {
-  const connection = new Database(file, { readonly: true });
+  const connection = connect(file, { readonly: true });
   try {
     connection.exec('BEGIN');
-    yield* work(drizzle(connection, { schema }));
+    yield* work(storeOn(connection));
   } finally {
     connection.close();
   }

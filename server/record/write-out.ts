@@ -1,8 +1,6 @@
-import Database from 'better-sqlite3';
-import { drizzle } from 'drizzle-orm/better-sqlite3';
+import { connect, storeOn } from '../db/connection';
 import { KEPT_KINDS, RECORD_FORMAT, RECORD_VERSION } from '../../core/record/record-file-schema';
 import type { Unreadable } from '../db/rows';
-import * as schema from '../db/schema';
 import type { Store } from '../db/store';
 import { A_PAGE, idsAfter, keptOf } from './kept-rows';
 
@@ -13,9 +11,9 @@ import { A_PAGE, idsAfter, keptOf } from './kept-rows';
  * @param madeAt now, as an ISO string
  */
 export function* recordText(file: string, madeAt: string, report: (row: Unreadable) => void): Generator<string> {
-  const connection = new Database(file, { readonly: true });
+  const connection = connect(file, { readonly: true });
   try {
-    const store: Store = drizzle(connection, { schema });
+    const store: Store = storeOn(connection);
     connection.exec('BEGIN');
     yield JSON.stringify({ format: RECORD_FORMAT, version: RECORD_VERSION, madeAt }).slice(0, -1);
     for (const kind of KEPT_KINDS) {
