@@ -11,16 +11,16 @@ import { beadOn, couponOn } from '../server/testing/workshop';
 /** `npm run faults [-- KILLS]`: kills the server while six writers write, loses answers, fills a disk, destroys the machine; prints the toll. */
 const KILLS = Number(process.argv[2] ?? 100);
 
-/** A file system of 900 kB, where this machine lets one be made. */
+/** A file system of 4 MB, where this machine lets one be made. */
 function smallDisk(at: string): boolean {
   mkdirSync(at, { recursive: true });
-  return spawnSync('mount', ['-t', 'tmpfs', '-o', 'size=900k', 'tmpfs', at]).status === 0;
+  return spawnSync('mount', ['-t', 'tmpfs', '-o', 'size=4m', 'tmpfs', at]).status === 0;
 }
 
 async function fillDisk(at: string): Promise<void> {
   if (!smallDisk(at)) return console.log('disk full: this machine lets no small file system be made');
   try {
-    const server = await MortalServer.start(at);
+    const server = await MortalServer.start(at, ['--weeks']);
     const [rig] = (await server.ask<RigRecord[]>('/rigs')).json;
     const { id: couponId, ...coupon } = couponOn(rig.id);
     const device = v7();
