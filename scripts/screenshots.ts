@@ -7,6 +7,7 @@ import { completeMix } from '../core/case/gas-mix';
 import { writeWav } from '../core/hearing/wav';
 import { soundOf } from '../core/sound/sounding';
 import { SAMPLE_RATE } from '../core/sound/sample-rate';
+import { shootNetwork } from './screenshots-network';
 
 /** Takes one picture of each main view from the demo data, into docs/screenshots/. */
 const ROOT = join(__dirname, '..');
@@ -143,7 +144,6 @@ const SHOTS: Shot[] = [
   { name: 'listen-phone', path: '/', size: PHONE, act: listen },
   { name: 'school-wide', path: '/school/by-ear', size: WIDE, act: byEar },
   { name: 'rig-taught-phone', path: '/rig/taught/0190a000-0000-7000-8000-000000000001', size: PHONE },
-  { name: 'log-phone', path: '/log', size: PHONE },
   { name: 'days-wide', path: '/log/days', size: WIDE },
   {
     name: 'charts-phone',
@@ -151,7 +151,6 @@ const SHOTS: Shot[] = [
     size: PHONE,
     act: (page) => page.getByText('What worn parts do').evaluate((heading) => heading.scrollIntoView({ block: 'end' })),
   },
-  { name: 'proven-phone', path: '/proven/0190a000-0000-7000-8005-000000000000', size: PHONE },
   { name: 'weld-phone', path: '/weld/0190a000-0000-7000-8006-000000000000', size: PHONE },
   { name: 'inspect-phone', path: '/weld/0190a000-0000-7000-8006-000000000200/inspect', size: PHONE, act: inspection },
   { name: 'repair-phone', path: '/weld/0190a000-0000-7000-8006-000000000001/repair', size: PHONE },
@@ -210,6 +209,7 @@ async function main(): Promise<void> {
       await context.close();
       console.log(name);
     }
+    if (only === undefined || 'network'.startsWith(only)) await shootNetwork(browser, OUT, join(data, 'lan'));
   } finally {
     await browser.close();
     server.kill();
