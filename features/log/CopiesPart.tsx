@@ -11,19 +11,25 @@ const EVERY_MS = 5000;
 /** In a list it is enough to see it now and then. */
 const SELDOM_MS = 60_000;
 
+type Known = { copies: Copies; now: Date };
+
 /** How the copies stand; undefined until it is known, and where the server cannot be reached. */
-const useCopies = (every: number): Copies | undefined =>
-  useQuery({
+function useCopies(every: number): Known | undefined {
+  // With each answer it is a later hour, though the answer be the same: how long nothing was copied is seen by that alone.
+  const { data, dataUpdatedAt } = useQuery({
     queryKey: ['copies'],
     queryFn: () => request<Copies>('GET', '/copies'),
     ...{ staleTime: every / 2, refetchInterval: every, retry: false, persister: undefined },
-  }).data;
+  });
+  const now = new Date(Math.max(dataUpdatedAt, platform().now().getTime()));
+  return data === undefined ? undefined : { copies: data, now };
+}
 
 /** Where the record is copied to all the time, and how far. */
 export function CopiesPart() {
-  const copies = useCopies(EVERY_MS);
-  if (copies === undefined) return null;
-  return <Part title="Never only one copy">{copies.to === null ? <NoCopies /> : <Standing copies={copies} />}</Part>;
+  const known = useCopies(EVERY_MS);
+  if (known === undefined) return null;
+  return <Part title="Never only one copy">{known.copies.to === null ? <NoCopies /> : <Standing {...known} />}</Part>;
 }
 
 function NoCopies() {
@@ -38,9 +44,8 @@ function NoCopies() {
   );
 }
 
-function Standing({ copies }: { copies: Copies }) {
+function Standing({ copies, now }: Known) {
   const { to, upTo, trouble, since, hasPictures, isSameDisk } = copies;
-  const now = platform().now();
   return (
     <>
       {isNotCopied(copies, now) ? (
@@ -61,8 +66,8 @@ function Standing({ copies }: { copies: Copies }) {
 
 /** That nothing is copied, where it should be: said wherever the record is looked at. */
 export function CopiesLine() {
-  const copies = useCopies(SELDOM_MS) ?? NO_COPIES;
-  if (copies.to === null || !isNotCopied(copies, platform().now())) return null;
+  const { copies, now } = useCopies(SELDOM_MS) ?? { copies: NO_COPIES, now: platform().now() };
+  if (copies.to === null || !isNotCopied(copies, now)) return null;
   return (
     <Words role="alert" strong className="border-l-4 border-ink pl-3">
       {`The record is not copied${copies.since === null ? '' : ` since ${dayWords(copies.since)}, ${clockWords(copies.since)}`}. See Files.`}

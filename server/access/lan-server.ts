@@ -7,6 +7,8 @@ import type { Credentials } from './certificate';
 const HANDSHAKE = 22;
 /** A connection that says nothing for so long is let go, ms. */
 const SILENT_MS = 10_000;
+/** How long one over which something was asked is kept, ms. */
+const KEPT_MS = 75_000;
 
 export type LanServer = {
   listen: (port: number, host: string | null, ready: () => void) => void;
@@ -32,7 +34,11 @@ const leadToSecure: RequestListener = (request, response) => {
 export function lanServer(answer: RequestListener, { cert, key }: Credentials): LanServer {
   const secure: HttpsServer = secureServer({ cert, key, minVersion: 'TLSv1.2' }, answer);
   const plain: HttpServer = plainServer(leadToSecure);
-  for (const one of [secure, plain]) one.headersTimeout = 20_000;
+  for (const one of [secure, plain]) {
+    one.headersTimeout = 20_000;
+    // A phone's connection is kept past a look at the bead: another costs it a handshake, and one that ends as it asks costs it the answer.
+    one.keepAliveTimeout = KEPT_MS;
+  }
   const open = new Set<Socket>();
   const door: Server = createServer((socket) => {
     open.add(socket);

@@ -18,8 +18,13 @@ export function newestRevision(store: Store): number {
   return row.revision;
 }
 
-/** Devices that wait are told of what is written together, this far apart: with many of them each write would wake all, ms. */
+/**
+ * Devices that wait are told of what is written together, this far apart: with many of them each write would wake all, ms. Where
+ * telling them all takes long it is done less often, so that most of the time is left to those who write.
+ */
 const TOLD_EVERY_MS = 250;
+const TOLD_AT_LEAST_EVERY_MS = 1000;
+const REST_FOR_TELLING = 8;
 
 type Telling = { told: number; latest: number; waiting: Set<() => void>; isComing: boolean };
 const tellings = new WeakMap<Store, Telling>();
@@ -34,14 +39,22 @@ function tellingOf(store: Store): Telling {
   const tell = (): void => {
     telling.isComing = true;
     telling.told = telling.latest;
+    const from = performance.now();
     telling.waiting.forEach((wake) => wake());
-    // By then the database may be closed: nothing is asked of it.
-    const timer = setTimeout(() => {
-      telling.isComing = false;
-      if (telling.latest > telling.told) tell();
-    }, TOLD_EVERY_MS) as unknown as NodeJS.Timeout;
-    // The page's timers, which are numbers, are known to the compiler too; here it is always Node's.
-    timer.unref();
+    // By then they have all been answered.
+    setImmediate(() => {
+      const rest = REST_FOR_TELLING * (performance.now() - from);
+      // Nor is anything asked of the database then, which may be closed.
+      const timer = setTimeout(
+        () => {
+          telling.isComing = false;
+          if (telling.latest > telling.told) tell();
+        },
+        Math.min(TOLD_AT_LEAST_EVERY_MS, Math.max(TOLD_EVERY_MS, rest)),
+      ) as unknown as NodeJS.Timeout;
+      // The page's timers, which are numbers, are known to the compiler too; here it is always Node's.
+      timer.unref();
+    });
   };
   onWritten(store, (revision) => {
     telling.latest = Math.max(telling.latest, revision);
