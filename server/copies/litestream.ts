@@ -28,17 +28,26 @@ export const notesBeside = (database: string): string =>
 const addressOf = (place: CopyPlace): string =>
   'folder' in place ? `file://${databaseIn(place.folder)}` : place.url.replace(/\/?$/, '/database');
 
-/** Path of the program. @throws StartError on a machine that its package has none for */
-export function litestreamProgram(): string {
+/**
+ * Path of the program: the one that LITESTREAM names, or that of the package, which there is for Linux on x64 alone.
+ * @throws StartError on a machine that has neither
+ */
+export function litestreamProgram({ LITESTREAM }: Record<string, string | undefined> = process.env): string {
+  if (LITESTREAM !== undefined) {
+    if (existsSync(LITESTREAM)) return LITESTREAM;
+    throw new StartError(
+      `LITESTREAM takes the path of the program Litestream 0.3, and there is nothing at ${LITESTREAM}.`,
+    );
+  }
   const name = `@flydotio/litestream-${process.platform}-${process.arch}`;
   try {
     const program = join(dirname(createRequire(__filename).resolve(`${name}/package.json`)), 'litestream');
     if (existsSync(program)) return program;
   } catch {
-    // The package for another machine is not installed here.
+    // It is not installed on this machine.
   }
   throw new StartError(
-    `Copies are made by Litestream, and its package has no program for ${process.platform} ${process.arch}. Start without COPY_TO, and copy with: npm run backup -- FILE`,
+    `Copies are made by Litestream, which is not installed here for ${process.platform} ${process.arch}. Set LITESTREAM to the path of the program (0.3), or start without COPY_TO and copy with: npm run backup -- FILE`,
   );
 }
 

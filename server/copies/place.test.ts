@@ -1,5 +1,5 @@
 import { StartError } from '../start-error';
-import { notesBeside, progressIn } from './litestream';
+import { litestreamProgram, notesBeside, progressIn } from './litestream';
 import { copyPlace, placeWords } from './place';
 
 describe('where copies go', () => {
@@ -29,6 +29,14 @@ describe('what Litestream says of itself', () => {
     expect(progressIn(SAID)).toEqual({ rounds: 6, copied: { index: 3, offset: 1_961_152 } });
     expect(progressIn(SAID.replace(/.*replica.*\n/g, ''))).toEqual({ rounds: 6, copied: null });
     expect(progressIn('')).toBeNull();
+  });
+
+  it('comes from the program that LITESTREAM names, or from the package', () => {
+    expect(litestreamProgram({})).toMatch(/litestream-linux-x64\/litestream$/);
+    expect(litestreamProgram({ LITESTREAM: __filename })).toBe(__filename);
+    expect(() => litestreamProgram({ LITESTREAM: '/nowhere/litestream' })).toThrow(
+      'LITESTREAM takes the path of the program Litestream 0.3, and there is nothing at /nowhere/litestream.',
+    );
   });
 
   it('is noted beside the database', () => {
