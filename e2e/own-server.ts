@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
@@ -51,6 +51,8 @@ export class OwnServer {
   /** Stops it and forgets its database. */
   async clear(): Promise<void> {
     await this.stop();
+    // What copies its record outlives it until all is copied.
+    while (existsSync(join(this.folder, 'copies.pid'))) await new Promise((later) => setTimeout(later, 100));
     rmSync(this.folder, { recursive: true, force: true });
   }
 
