@@ -10,7 +10,7 @@ const server = (name: string, port: number, flags = '') => ({
   url: `http://127.0.0.1:${port}/api/health`,
   env: { PORT: String(port), DATA_DIR: data(name) },
   reuseExistingServer: false,
-  timeout: 60_000,
+  timeout: 120_000,
 });
 const project = (name: string, port: number, viewport: typeof PHONE, testMatch: RegExp) => ({
   name,
@@ -22,7 +22,8 @@ export default defineConfig({
   testDir: 'e2e',
   workers: 2,
   timeout: 60_000,
-  expect: { timeout: 10_000 },
+  // A busy machine is slow; how long something takes says nothing.
+  expect: { timeout: 20_000 },
   reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['list'], ['json']] : 'list',
   outputDir: '.cache/interface',
   use: {

@@ -138,7 +138,8 @@ test('the pace is kept to a beat, as the bench computed it; without a sound it i
   await expectAccessible(page);
   // A glove taps twice: it beats on.
   await pace.getByRole('button', { name: 'Start the beat' }).dblclick();
-  await expect(pace.getByRole('img', { name: 'Mark 3 of 10' })).toBeVisible({ timeout: 6000 });
+  // On a busy machine the third may be past before it is looked for.
+  await expect(pace.getByRole('img', { name: /^Mark ([3-9]|10) of 10$/ })).toBeVisible();
   const buzzed = () => page.evaluate(() => (globalThis as unknown as { buzzed: number[] }).buzzed.length);
   expect(await buzzed()).toBeGreaterThanOrEqual(3);
   await pace.getByRole('button', { name: 'Stop' }).click();
