@@ -21,7 +21,7 @@ const project = (name: string, port: number, viewport: typeof PHONE, testMatch: 
 export default defineConfig({
   testDir: 'e2e',
   workers: 2,
-  timeout: 60_000,
+  timeout: 120_000,
   // A busy machine is slow; how long something takes says nothing.
   expect: { timeout: 20_000 },
   reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['list'], ['json']] : 'list',
