@@ -2,6 +2,7 @@ import { createHash, randomBytes } from 'node:crypto';
 import { and, desc, eq, gt, lt, ne, sql } from 'drizzle-orm';
 import type { Device } from '../../core/access/access-schema';
 import { devicePeople, devices, joinCodes, sessions } from '../db/access-schema';
+import { once } from '../db/once';
 import type { Store } from '../db/store';
 
 /** A device that has not been seen for so long comes in anew, days. */
@@ -41,11 +42,8 @@ export function beginSession(store: Store, { id, name, from }: Coming, now: Date
 /** Who shows a token: the device, and who works with it. */
 export type Shown = { device: { id: string; name: string }; personId: string | null };
 
-/** The device that shows this token, or null; notes that it was seen. */
-export function deviceOf(store: Store, token: string, from: string, now: Date): Shown | null {
-  const tokenHash = hashOf(token);
-  const since = new Date(now.getTime() - SESSION_DAYS * DAY_MS).toISOString();
-  const found = store
+const shown = once((store) =>
+  store
     .select({
       id: devices.id,
       name: devices.name,
@@ -55,8 +53,15 @@ export function deviceOf(store: Store, token: string, from: string, now: Date): 
     })
     .from(sessions)
     .innerJoin(devices, eq(sessions.deviceId, devices.id))
-    .where(and(eq(sessions.tokenHash, tokenHash), gt(sessions.lastAt, since)))
-    .get();
+    .where(and(eq(sessions.tokenHash, sql.placeholder('tokenHash')), gt(sessions.lastAt, sql.placeholder('since'))))
+    .prepare(),
+);
+
+/** The device that shows this token, or null; notes that it was seen. */
+export function deviceOf(store: Store, token: string, from: string, now: Date): Shown | null {
+  const tokenHash = hashOf(token);
+  const since = new Date(now.getTime() - SESSION_DAYS * DAY_MS).toISOString();
+  const found = shown(store).get({ tokenHash, since });
   if (found === undefined) return null;
   if (now.getTime() - Date.parse(found.lastAt) > SEEN_EVERY_MS || found.lastFrom !== from)
     noteSeen(store, tokenHash, found.id, from, now);

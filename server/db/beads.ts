@@ -1,32 +1,73 @@
-import { and, count, eq, min } from 'drizzle-orm';
+import { and, count, eq, sql } from 'drizzle-orm';
 import { firstShown } from '../../core/record/outcome';
 import type { Bead, BeadChange, NewBead } from '../../core/record/schema';
 import type { FieldProblem } from '../../core/schema/problems';
 import type { Store } from './store';
+import { insertRows } from './insert-rows';
 import { nextNumber } from './next-number';
+import { once } from './once';
 import { Refusal } from './refusal';
 import { sameDocument } from './same-document';
+import { setRow } from './set-row';
 import { toBead, type BeadDocument } from './rows';
 import { beads, coupons, jobs, setups } from './schema';
 import type { Writing } from './write';
 
+const byId = once((store) =>
+  store
+    .select()
+    .from(beads)
+    .where(eq(beads.id, sql.placeholder('id')))
+    .prepare(),
+);
+
 export function findBead(store: Store, id: string): Bead | null {
-  const row = store.select().from(beads).where(eq(beads.id, id)).get();
+  const row = byId(store).get({ id });
   return row === undefined ? null : toBead(row);
 }
 
+/** What a new bead may name, each with how it is looked for. */
+const NAMED = [
+  {
+    field: 'couponId',
+    takes: 'the id of a coupon that is kept',
+    kept: once((store) =>
+      store
+        .select({ id: coupons.id })
+        .from(coupons)
+        .where(eq(coupons.id, sql.placeholder('couponId')))
+        .prepare(),
+    ),
+  },
+  {
+    field: 'setupId',
+    takes: 'the id of a setup that is kept',
+    kept: once((store) =>
+      store
+        .select({ id: setups.id })
+        .from(setups)
+        .where(eq(setups.id, sql.placeholder('setupId')))
+        .prepare(),
+    ),
+  },
+  {
+    field: 'jobId',
+    takes: 'a version of the job of that coupon',
+    kept: once((store) =>
+      store
+        .select({ id: jobs.id })
+        .from(jobs)
+        .where(and(eq(jobs.id, sql.placeholder('jobId')), eq(jobs.couponId, sql.placeholder('couponId'))))
+        .prepare(),
+    ),
+  },
+] as const;
+
 /** What a new bead names must be kept, and the version of the job must be of its own coupon. */
-function missing(store: Store, { couponId, setupId, jobId }: NewBead): FieldProblem[] {
-  const problems: FieldProblem[] = [];
-  if (store.select({ id: coupons.id }).from(coupons).where(eq(coupons.id, couponId)).get() === undefined)
-    problems.push({ field: 'couponId', takes: 'the id of a coupon that is kept' });
-  if (store.select({ id: setups.id }).from(setups).where(eq(setups.id, setupId)).get() === undefined)
-    problems.push({ field: 'setupId', takes: 'the id of a setup that is kept' });
-  const ofCoupon = and(eq(jobs.id, jobId), eq(jobs.couponId, couponId));
-  if (store.select({ id: jobs.id }).from(jobs).where(ofCoupon).get() === undefined)
-    problems.push({ field: 'jobId', takes: 'a version of the job of that coupon' });
-  return problems;
-}
+const missing = (store: Store, { couponId, setupId, jobId }: NewBead): FieldProblem[] =>
+  NAMED.flatMap(({ field, takes, kept }) =>
+    kept(store).get({ couponId, setupId, jobId }) === undefined ? [{ field, takes }] : [],
+  );
 
 function documentOf(bead: Omit<Bead, 'number' | 'takenBack' | 'revision'>): string {
   const { settings, readings, schools, findings, names, verdict, move, judgedBy, heard, experience, cured, leaves } =
@@ -50,16 +91,21 @@ export function beadRow(bead: Omit<Bead, 'revision'>, revision: number): typeof 
   };
 }
 
+const countOf = once((store) =>
+  store
+    .select({
+      beadCount: count(),
+      soundNumber: sql<number | null>`min(CASE ${beads.outcome} WHEN 'sound' THEN ${beads.number} END)`,
+    })
+    .from(beads)
+    .where(and(eq(beads.couponId, sql.placeholder('couponId')), eq(beads.takenBack, false)))
+    .prepare(),
+);
+
 /** Counts the beads of a coupon anew, and its first sound one. */
 function recount({ store, revision }: Writing, couponId: string): void {
-  const kept = and(eq(beads.couponId, couponId), eq(beads.takenBack, false));
-  const [{ beadCount }] = store.select({ beadCount: count() }).from(beads).where(kept).all();
-  const [{ soundNumber }] = store
-    .select({ soundNumber: min(beads.number) })
-    .from(beads)
-    .where(and(kept, eq(beads.outcome, 'sound')))
-    .all();
-  store.update(coupons).set({ beadCount, soundNumber, revision: revision() }).where(eq(coupons.id, couponId)).run();
+  const { beadCount, soundNumber } = countOf(store).get({ couponId })!;
+  setRow(store, coupons, couponId, { beadCount, soundNumber, revision: revision() });
 }
 
 /** Fields in which a bead that is logged already differs from the one that was sent. */
@@ -77,7 +123,7 @@ function differences(kept: typeof beads.$inferSelect, bead: NewBead): string[] {
  */
 export function logBead(writing: Writing, bead: NewBead, by: string | null = null): boolean {
   const { store, revision } = writing;
-  const kept = store.select().from(beads).where(eq(beads.id, bead.id)).get();
+  const kept = byId(store).get({ id: bead.id });
   if (kept !== undefined) {
     const [field] = differences(kept, bead);
     if (field !== undefined)
@@ -86,10 +132,8 @@ export function logBead(writing: Writing, bead: NewBead, by: string | null = nul
   }
   const problems = missing(store, bead);
   if (problems.length > 0) throw new Refusal('wrong-fields', problems);
-  store
-    .insert(beads)
-    .values(beadRow({ ...bead, by, number: nextNumber(store, bead.couponId), takenBack: false }, revision()))
-    .run();
+  const numbered = { ...bead, by, number: nextNumber(store, bead.couponId), takenBack: false };
+  insertRows(store, beads, [beadRow(numbered, revision())]);
   recount(writing, bead.couponId);
   return true;
 }
@@ -103,16 +147,20 @@ export function setBead(
   by: string | null = null,
 ): void {
   const judged = fields.outcome === undefined ? {} : { outcomeBy: fields.outcome === null ? null : by };
-  writing.store
-    .update(beads)
-    .set({ ...fields, ...judged, revision: writing.revision() })
-    .where(eq(beads.id, id))
-    .run();
+  setRow(writing.store, beads, id, { ...fields, ...judged, revision: writing.revision() });
   recount(writing, couponId);
 }
 
+const nowById = once((store) => {
+  const { outcome, note, takenBack, couponId } = beads;
+  return store
+    .select({ outcome, note, takenBack, couponId })
+    .from(beads)
+    .where(eq(beads.id, sql.placeholder('id')))
+    .prepare();
+});
+
 /** What may change of a bead, as it stands, with its coupon; null where there is none. */
 export function beadNow(store: Store, id: string): (Required<BeadChange> & { couponId: string }) | null {
-  const { outcome, note, takenBack, couponId } = beads;
-  return store.select({ outcome, note, takenBack, couponId }).from(beads).where(eq(beads.id, id)).get() ?? null;
+  return nowById(store).get({ id }) ?? null;
 }

@@ -6,6 +6,7 @@ import { arcBetween, USUAL_ARC_MINUTES } from './arc-minutes';
 import { Refusal } from './refusal';
 import { findRig } from './rigs';
 import { beads, care, rigs, setups } from './schema';
+import { setRow } from './set-row';
 import type { Store } from './store';
 import type { Writing } from './write';
 
@@ -26,7 +27,7 @@ export function lookAfter({ store, revision }: Writing, rigId: string, { id, tas
   }
   store.insert(care).values({ id, rigId, task, doneAt, by }).run();
   // The rig is told of anew, so that every device asks what is due on it.
-  store.update(rigs).set({ revision: revision() }).where(eq(rigs.id, rigId)).run();
+  setRow(store, rigs, rigId, { revision: revision() });
   return true;
 }
 

@@ -2,6 +2,7 @@ import { and, asc, between, count, eq, gt, lte } from 'drizzle-orm';
 import type { Changes } from '../../core/record/change-schema';
 import { toCouponRow, withJob } from './coupons';
 import { overriding } from './history';
+import { once } from './once';
 import type { Store } from './store';
 import { readable, toBead, toRig, type Unreadable } from './rows';
 import { levelsBetween } from './levels';
@@ -11,9 +12,11 @@ import { weldsBetween } from './welds';
 import { beads, coupons, ledger, levels, pictures, proven, rigs, setups, welds } from './schema';
 import { onWritten } from './write';
 
+const newest = once((store) => store.select({ revision: ledger.revision }).from(ledger).prepare());
+
 /** The newest revision of all; asking for it shows that the database can be read. */
 export function newestRevision(store: Store): number {
-  const row = store.select({ revision: ledger.revision }).from(ledger).get();
+  const row = newest(store).get();
   if (row === undefined) throw new Error('the ledger is empty');
   return row.revision;
 }

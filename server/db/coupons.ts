@@ -8,6 +8,7 @@ import { findRig } from './rigs';
 import { sameDocument } from './same-document';
 import { readable, toAppearance, toBead, toJob, toSetup, type Unreadable } from './rows';
 import { beads, coupons, jobs, rigs, setups } from './schema';
+import { setRow } from './set-row';
 import type { Writing } from './write';
 
 type Report = (unreadable: Unreadable) => void;
@@ -173,7 +174,7 @@ export function correctJob({ store, revision }: Writing, couponId: string, { id,
     return false;
   }
   store.insert(jobs).values({ id, couponId, at, job: text }).run();
-  store.update(coupons).set({ jobId: id, revision: revision() }).where(eq(coupons.id, couponId)).run();
+  setRow(store, coupons, couponId, { jobId: id, revision: revision() });
   return true;
 }
 
@@ -200,9 +201,5 @@ export function beginCoupon(writing: Writing, coupon: NewCoupon): void {
 /** Names a coupon otherwise, moves it to another rig, puts it away or brings it back. @throws Refusal for no rig */
 export function setCoupon({ store, revision }: Writing, id: string, fields: CouponChange): void {
   if (fields.rigId !== undefined) requireRig(store, fields.rigId);
-  store
-    .update(coupons)
-    .set({ ...fields, revision: revision() })
-    .where(eq(coupons.id, id))
-    .run();
+  setRow(store, coupons, id, { ...fields, revision: revision() });
 }

@@ -1,5 +1,5 @@
-import { and, desc, eq, inArray, lt, sql } from 'drizzle-orm';
-import { integer, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import { and, desc, eq, inArray, lt, sql, type SQL } from 'drizzle-orm';
+import { integer, sqliteTable, text, type SQLiteColumn } from 'drizzle-orm/sqlite-core';
 import type { EntryKind } from '../../core/record/entry-schema';
 import {
   beadEntry,
@@ -16,6 +16,7 @@ import type { Job } from '../../core/case/schema';
 import type { Proof } from '../../core/record/proofs';
 import type { Inspection, NewRepair } from '../../core/record/weld-schema';
 import { insertRows } from './insert-rows';
+import { once } from './once';
 import { toBead, toJob, toSetup } from './rows';
 import { entries, entryFindings, staleEntries } from './log-schema';
 import { beads, care, coupons, jobs, proven, rigs, setups, welds, weldSteps } from './schema';
@@ -23,6 +24,9 @@ import type { Store } from './store';
 
 /** The words that entries are found by; a table of the full-text search, which migrations do not draw up from here. */
 const entryWords = sqliteTable('entry_words', { rowid: integer('rowid'), words: text('words') });
+
+/** The highest number that SQLite ever gave in each table. */
+const sqliteSequence = sqliteTable('sqlite_sequence', { name: text('name'), seq: integer('seq') });
 
 /** Things that are listed anew with one round of statements. */
 const AT_ONCE = 300;
@@ -36,18 +40,23 @@ function plateOf({ baseMetal, thicknessMm, otherThicknessMm }: Job): Pick<Row, '
   return { baseMetal: baseMetal ?? null, thicknessMm: thin };
 }
 
-const onCoupons = (store: Store) =>
+/** Whether an id is among those given as one text, so that a statement is the same for any number of them. */
+const among = (id: SQLiteColumn): SQL => sql`${id} IN (SELECT value FROM json_each(${sql.placeholder('ids')}))`;
+const asText = (ids: readonly string[]): { ids: string } => ({ ids: JSON.stringify(ids) });
+
+const onCoupons = once((store) =>
   store
     .select({ bead: beads, coupon: coupons, job: jobs, rigId: setups.rigId })
     .from(beads)
     .innerJoin(coupons, eq(beads.couponId, coupons.id))
     .innerJoin(jobs, eq(beads.jobId, jobs.id))
-    .innerJoin(setups, eq(beads.setupId, setups.id));
+    .innerJoin(setups, eq(beads.setupId, setups.id))
+    .where(and(among(beads.id), eq(beads.takenBack, false)))
+    .prepare(),
+);
 
 function listedBeads(store: Store, ids: string[]): Listed[] {
-  const rows = onCoupons(store)
-    .where(and(inArray(beads.id, ids), eq(beads.takenBack, false)))
-    .all();
+  const rows = onCoupons(store).all(asText(ids));
   return rows.map(({ bead, coupon, job, rigId }) => ({
     row: {
       ...{
@@ -186,17 +195,30 @@ function readOneByOne(store: Store, kind: EntryKind, ids: string[]): Listed[] {
   }
 }
 
+const listed = and(eq(entries.kind, sql.placeholder('kind')), among(entries.of));
+const listedIds = once((store) => store.select({ id: entries.id }).from(entries).where(listed).prepare());
+const deleteWords = once((store) =>
+  store
+    .delete(entryWords)
+    .where(eq(entryWords.rowid, sql.placeholder('rowid')))
+    .prepare(),
+);
+const deleteEntries = once((store) => store.delete(entries).where(listed).prepare());
+
 function takeOut(store: Store, kind: EntryKind, ids: string[]): void {
-  const listed = and(eq(entries.kind, kind), inArray(entries.of, ids));
-  store.run(sql`DELETE FROM entry_words WHERE rowid IN (SELECT id FROM ${entries} WHERE ${listed})`);
-  store.delete(entries).where(listed).run();
+  const which = { kind, ...asText(ids) };
+  for (const { id } of listedIds(store).all(which)) deleteWords(store).run({ rowid: id });
+  deleteEntries(store).run(which);
 }
+
+const lastGiven = once((store) =>
+  store.select({ seq: sqliteSequence.seq }).from(sqliteSequence).where(eq(sqliteSequence.name, 'entries')).prepare(),
+);
 
 function putIn(store: Store, listed: readonly Listed[]): void {
   if (listed.length === 0) return;
   // Numbers are given once: a cursor that names a line which is no more must not find another.
-  const known = store.get<{ seq: number } | undefined>(sql`SELECT seq FROM sqlite_sequence WHERE name = 'entries'`);
-  const last = known?.seq ?? 0;
+  const last = lastGiven(store).get()?.seq ?? 0;
   const numbered = listed.map((one, i) => ({ ...one, id: last + 1 + i }));
   insertRows(
     store,
@@ -219,21 +241,28 @@ function putIn(store: Store, listed: readonly Listed[]): void {
   );
 }
 
+const staleOnes = once((store) =>
+  store.select().from(staleEntries).orderBy(staleEntries.kind).limit(AT_ONCE).prepare(),
+);
+const deleteStale = once((store) =>
+  store
+    .delete(staleEntries)
+    .where(and(eq(staleEntries.kind, sql.placeholder('kind')), among(staleEntries.of)))
+    .prepare(),
+);
+
 /**
  * Lists anew what was written since: triggers of the database have named it. Called within the transaction that wrote it, and
  * when a database of an older version is opened.
  */
 export function listAnew(store: Store): void {
   for (;;) {
-    const stale = store.select().from(staleEntries).orderBy(staleEntries.kind).limit(AT_ONCE).all();
+    const stale = staleOnes(store).all();
     if (stale.length === 0) return;
     const { kind } = stale[0];
     const ids = stale.flatMap((one) => (one.kind === kind ? [one.of] : []));
     takeOut(store, kind, ids);
     putIn(store, readOneByOne(store, kind, ids));
-    store
-      .delete(staleEntries)
-      .where(and(eq(staleEntries.kind, kind), inArray(staleEntries.of, ids)))
-      .run();
+    deleteStale(store).run({ kind, ...asText(ids) });
   }
 }

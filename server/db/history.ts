@@ -1,5 +1,7 @@
-import { and, asc, between, desc, eq, gt, isNotNull } from 'drizzle-orm';
+import { and, asc, between, desc, eq, gt, isNotNull, sql } from 'drizzle-orm';
 import type { HistoryEntry } from '../../core/record/change-schema';
+import { insertRows } from './insert-rows';
+import { once } from './once';
 import { readable, type Unreadable } from './rows';
 import { changes } from './schema';
 import type { Store } from './store';
@@ -18,9 +20,17 @@ function toEntry({ fields, before, overrode, person: _, ...row }: Row): HistoryE
   };
 }
 
+const byId = once((store) =>
+  store
+    .select()
+    .from(changes)
+    .where(eq(changes.id, sql.placeholder('id')))
+    .prepare(),
+);
+
 /** A change that was taken already, by its own id. */
 export function findEntry(store: Store, id: string): HistoryEntry | null {
-  const row = store.select().from(changes).where(eq(changes.id, id)).get();
+  const row = byId(store).get({ id });
   return row === undefined ? null : toEntry(row);
 }
 
@@ -30,26 +40,29 @@ export function keepEntry(
   { fields, before, overrode, ...rest }: HistoryEntry,
   person: string | null,
 ): void {
-  store
-    .insert(changes)
-    .values({
+  insertRows(store, changes, [
+    {
       ...rest,
       person,
       fields: JSON.stringify(fields),
       before: JSON.stringify(before),
       overrode: overrode.length === 0 ? null : JSON.stringify(overrode),
-    })
-    .run();
+    },
+  ]);
 }
+
+const sinceOf = once((store) =>
+  store
+    .select()
+    .from(changes)
+    .where(and(eq(changes.of, sql.placeholder('of')), gt(changes.revision, sql.placeholder('against'))))
+    .orderBy(desc(changes.revision))
+    .prepare(),
+);
 
 /** What others than this device did to a thing after a revision, newest first. @param device null for a program */
 export function sinceByOthers(store: Store, of: string, against: number, device: string | null): HistoryEntry[] {
-  const rows = store
-    .select()
-    .from(changes)
-    .where(and(eq(changes.of, of), gt(changes.revision, against)))
-    .orderBy(desc(changes.revision))
-    .all();
+  const rows = sinceOf(store).all({ of, against });
   return rows.filter((row) => row.device === null || row.device !== device).map(toEntry);
 }
 

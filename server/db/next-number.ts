@@ -1,13 +1,17 @@
-import { eq, max } from 'drizzle-orm';
+import { eq, max, sql } from 'drizzle-orm';
+import { once } from './once';
 import { beads } from './schema';
 import type { Store } from './store';
 
-/** The number after the highest that was ever given on a coupon. */
-export function nextNumber(store: Store, couponId: string): number {
-  const [{ highest }] = store
+const highestOf = once((store) =>
+  store
     .select({ highest: max(beads.number) })
     .from(beads)
-    .where(eq(beads.couponId, couponId))
-    .all();
-  return (highest ?? 0) + 1;
+    .where(eq(beads.couponId, sql.placeholder('couponId')))
+    .prepare(),
+);
+
+/** The number after the highest that was ever given on a coupon. */
+export function nextNumber(store: Store, couponId: string): number {
+  return (highestOf(store).get({ couponId })?.highest ?? 0) + 1;
 }

@@ -85,7 +85,7 @@ export function openStore(file: string): OpenedStore {
     if (!isReplica) {
       migrate(store, { migrationsFolder: MIGRATIONS });
       completeOldBeads(store);
-      store.transaction(listAnew);
+      store.transaction(() => listAnew(store));
     }
     const opened = connection;
     return { store, connection, close: () => void opened.close() };

@@ -1,6 +1,7 @@
-import { asc, desc, eq } from 'drizzle-orm';
+import { asc, desc, eq, sql } from 'drizzle-orm';
 import type { Following, FollowingChange, NewPerson, Person, PersonChange } from '../../core/access/people-schema';
 import { MOST_ANSWERS } from '../../core/school/most-answers';
+import { once } from './once';
 import { Refusal } from './refusal';
 import { answers, people } from './access-schema';
 import type { Store } from './store';
@@ -15,14 +16,22 @@ const toPerson = ({ passPhrase, keeper, habits: _, ...row }: typeof people.$infe
 export const listPeople = (store: Store): Person[] =>
   store.select().from(people).orderBy(asc(people.name), asc(people.id)).all().map(toPerson);
 
+const byId = once((store) =>
+  store
+    .select()
+    .from(people)
+    .where(eq(people.id, sql.placeholder('id')))
+    .prepare(),
+);
+
 export function findPerson(store: Store, id: string): Person | null {
-  const row = store.select().from(people).where(eq(people.id, id)).get();
+  const row = byId(store).get({ id });
   return row === undefined ? null : toPerson(row);
 }
 
 /** What somebody is called now; null where there is nobody of this id. */
 export const nameOf = (store: Store, id: string | null): string | null =>
-  id === null ? null : (store.select({ name: people.name }).from(people).where(eq(people.id, id)).get()?.name ?? null);
+  id === null ? null : (byId(store).get({ id })?.name ?? null);
 
 /** Two of one name could not be told apart in the record. */
 function requireOwnName(store: Store, id: string, name: string): void {

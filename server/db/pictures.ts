@@ -4,6 +4,7 @@ import type { PictureOwner } from '../../core/record/picture';
 import { Refusal } from './refusal';
 import { readable, toPicture, type Unreadable } from './rows';
 import { beads, pictures, proven, welds } from './schema';
+import { setRow } from './set-row';
 import type { Store } from './store';
 import type { Writing } from './write';
 
@@ -109,11 +110,7 @@ export function addPicture(
 export function setPicture({ store, revision }: Writing, id: string, fields: PictureChange): void {
   const { measuring, ...rest } = fields;
   const measured = measuring === undefined ? {} : { measuring: measuring === null ? null : JSON.stringify(measuring) };
-  store
-    .update(pictures)
-    .set({ ...rest, ...measured, revision: revision() })
-    .where(eq(pictures.id, id))
-    .run();
+  setRow(store, pictures, id, { ...rest, ...measured, revision: revision() });
 }
 
 /** What may change of a picture, as it stands, with the coupon it goes back to; null where there is none. */

@@ -5,6 +5,7 @@ import type { Proven } from '../../core/start/proven-schema';
 import { Refusal } from './refusal';
 import { readable, toBead, toJob, toSetup, type Unreadable } from './rows';
 import { beads, coupons, jobs, proven, rigs, setups, welds } from './schema';
+import { setRow } from './set-row';
 import type { Store } from './store';
 import type { Writing } from './write';
 
@@ -218,11 +219,7 @@ export function prove({ store, revision }: Writing, setting: NewProven): { coupo
 
 /** Notes something on a kept setting, puts it away or brings it back. */
 export function setProven({ store, revision }: Writing, id: string, fields: ProvenChange): void {
-  store
-    .update(proven)
-    .set({ ...fields, revision: revision() })
-    .where(eq(proven.id, id))
-    .run();
+  setRow(store, proven, id, { ...fields, revision: revision() });
 }
 
 /** Counts the welds of a kept setting anew. */
@@ -232,5 +229,5 @@ export function recountWelds({ store, revision }: Writing, provenId: string): vo
     .from(welds)
     .where(and(eq(welds.provenId, provenId), eq(welds.putAway, false)))
     .all();
-  store.update(proven).set({ weldCount, revision: revision() }).where(eq(proven.id, provenId)).run();
+  setRow(store, proven, provenId, { weldCount, revision: revision() });
 }

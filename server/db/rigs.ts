@@ -6,6 +6,7 @@ import { Refusal } from './refusal';
 import { readable, toRig, type Unreadable } from './rows';
 import { sameDocument } from './same-document';
 import { rigs, setups } from './schema';
+import { setRow } from './set-row';
 import type { Writing } from './write';
 
 const withSetup = (store: Store) =>
@@ -63,7 +64,7 @@ export function refit({ store, revision }: Writing, rigId: string, setup: NewSet
     .insert(setups)
     .values({ id, rigId, fittedAt, facts: factsOf(setup), assumed: false, revision: revision() })
     .run();
-  store.update(rigs).set({ setupId: id, revision: revision() }).where(eq(rigs.id, rigId)).run();
+  setRow(store, rigs, rigId, { setupId: id, revision: revision() });
   return true;
 }
 
@@ -79,9 +80,5 @@ export function beginRig(
 
 /** Names a rig otherwise, notes something on it, puts it away or brings it back; what it learns since, its run-out. */
 export function setRig({ store, revision }: Writing, id: string, fields: RigChange): void {
-  store
-    .update(rigs)
-    .set({ ...fields, revision: revision() })
-    .where(eq(rigs.id, id))
-    .run();
+  setRow(store, rigs, id, { ...fields, revision: revision() });
 }

@@ -15,6 +15,7 @@ import { Refusal } from './refusal';
 import { readable, toJob, type Unreadable } from './rows';
 import { sameDocument } from './same-document';
 import { beads, jobs, proven, rigs, welds, weldSteps } from './schema';
+import { setRow } from './set-row';
 import type { Store } from './store';
 import type { Writing } from './write';
 
@@ -136,13 +137,10 @@ export function logWeld(writing: Writing, weld: NewWeld): void {
 /** Names a weld otherwise, notes something on it, puts it away or brings it back. */
 export function setWeld(writing: Writing, id: string, fields: WeldChange): void {
   const { store, revision } = writing;
-  const [{ provenId }] = store
-    .update(welds)
-    .set({ ...fields, revision: revision() })
-    .where(eq(welds.id, id))
-    .returning({ provenId: welds.provenId })
-    .all();
-  if (fields.putAway !== undefined) recountWelds(writing, provenId);
+  setRow(store, welds, id, { ...fields, revision: revision() });
+  if (fields.putAway === undefined) return;
+  const { provenId } = store.select({ provenId: welds.provenId }).from(welds).where(eq(welds.id, id)).get()!;
+  recountWelds(writing, provenId);
 }
 
 /**
@@ -170,11 +168,7 @@ function writeStep(
     .values({ id, weldId, kind, facts: JSON.stringify(facts(weld)) })
     .run();
   const { inspections, repairs } = stepsOf(store, weldId);
-  store
-    .update(welds)
-    .set({ state: weldState(inspections, repairs), revision: revision() })
-    .where(eq(welds.id, weldId))
-    .run();
+  setRow(store, welds, weldId, { state: weldState(inspections, repairs), revision: revision() });
   return true;
 }
 

@@ -1,9 +1,10 @@
 import { sql } from 'drizzle-orm';
 import { listAnew } from './entries';
 import type { Store } from './store';
+import { once } from './once';
 import { ledger } from './schema';
 
-/** A store inside a transaction, with the revision that its writes carry. */
+/** A store while its transaction runs, with the revision that its writes carry. */
 export type Writing = { store: Store; revision: () => number };
 
 /** How long a lock held by another program is waited for, and how long between two tries, ms. */
@@ -29,6 +30,14 @@ export function onWritten(store: Store, listener: Heard): () => void {
 export const tellWritten = (store: Store, revision: number): void =>
   heard.get(store)?.forEach((listener) => listener(revision));
 
+const nextRevision = once((store) =>
+  store
+    .update(ledger)
+    .set({ revision: sql`${ledger.revision} + 1` })
+    .returning({ revision: ledger.revision })
+    .prepare(),
+);
+
 /**
  * Does some work in one transaction, all or nothing. The revision goes up by one when the work asks for it, so that
  * work which finds nothing to change leaves no trace. What was written is listed anew in
@@ -37,17 +46,15 @@ export const tellWritten = (store: Store, revision: number): void =>
 export function writeNow<T>(store: Store, work: (writing: Writing) => T): T {
   let taken: number | null = null;
   const done = store.transaction(
-    (transaction) => {
+    () => {
       const revision = (): number => {
-        taken ??= transaction
-          .update(ledger)
-          .set({ revision: sql`${ledger.revision} + 1` })
-          .returning({ revision: ledger.revision })
-          .get().revision;
+        taken ??= nextRevision(store).get().revision;
         return taken;
       };
-      const done = work({ store: transaction, revision });
-      listAnew(transaction);
+      // There is one connection, and nothing comes between: whatever the store is asked now belongs to the transaction. The store
+      // itself is handed on, for its statements are put together once.
+      const done = work({ store, revision });
+      listAnew(store);
       return done;
     },
     { behavior: 'immediate' },
