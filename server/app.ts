@@ -9,7 +9,7 @@ import { NO_COPIES } from '../core/record/copies-schema';
 import type { Network } from './access/network';
 import { limitTries } from './access/tries';
 import type { Context } from './api/endpoint';
-import { routesFor } from './api/endpoint';
+import { PACKED_FROM, routesFor } from './api/endpoint';
 import { ENDPOINTS } from './api/endpoints';
 import { openApi } from './api/openapi';
 import { knownHostsOnly } from './http/known-hosts';
@@ -106,7 +106,7 @@ export function createApp({ site, hostNames = () => [], proxies = 0, ...options 
   app.use(requestLog(context.log));
   app.use(knownHostsOnly(hostNames));
   app.use(helmet({ contentSecurityPolicy: CONTENT_POLICY, strictTransportSecurity: false }));
-  app.use(compression());
+  app.use(compression({ threshold: PACKED_FROM }));
   app.use('/api', noStore, withCaller(store, network !== null, now), guard(context.answering));
   if (network !== null) {
     app.get('/authority.crt', (_request, response) => sendAuthority(response, network.authority()));

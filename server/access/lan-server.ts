@@ -40,7 +40,8 @@ export function lanServer(answer: RequestListener, { cert, key }: Credentials): 
     one.keepAliveTimeout = KEPT_MS;
   }
   const open = new Set<Socket>();
-  const door: Server = createServer((socket) => {
+  // An answer that is sent in pieces, as packed ones are, must not wait 40 ms for the device to say that it has the first.
+  const door: Server = createServer({ noDelay: true }, (socket) => {
     open.add(socket);
     socket.once('close', () => open.delete(socket));
     // A phone that walks out of reach is nobody's fault.

@@ -1,4 +1,5 @@
 import { Router, type Request, type Response } from 'express';
+import { gzipSync } from 'node:zlib';
 import type { Logger } from 'pino';
 import type { Copies } from '../../core/record/copies-schema';
 import type { Charts } from '../../core/record/charts-schema';
@@ -69,16 +70,23 @@ export type Endpoint<Body = never> = {
   work: (asked: Asked<Body>, context: Context) => unknown;
 };
 
-/** An answer that many are given as it is: its text is made once. Whoever makes one does not change what is in it. */
+/** Packing what is shorter takes longer than sending it, bytes. */
+export const PACKED_FROM = 10_000;
+
+/** An answer that many are given as it is: its text is made and packed once. Whoever makes one does not change what is in it. */
 export class SharedAnswer {
   private readonly text: Buffer;
+  private readonly packed: Buffer | null;
 
   constructor(answer: object) {
     this.text = Buffer.from(JSON.stringify(answer));
+    this.packed = this.text.length < PACKED_FROM ? null : gzipSync(this.text);
   }
 
   sendTo(response: Response): void {
-    response.type('application/json').send(this.text);
+    response.type('application/json').vary('Accept-Encoding');
+    if (this.packed === null || response.req.acceptsEncodings('gzip') !== 'gzip') response.send(this.text);
+    else response.set('Content-Encoding', 'gzip').send(this.packed);
   }
 }
 

@@ -28,6 +28,8 @@ export function newestRevision(store: Store): number {
 const TOLD_EVERY_MS = 250;
 const TOLD_AT_LEAST_EVERY_MS = 1000;
 const REST_FOR_TELLING = 8;
+/** So many are told at a time: in between, those who write are answered. */
+const TOLD_AT_ONCE = 5;
 
 type Telling = { told: number; latest: number; waiting: Set<() => void>; isComing: boolean };
 const tellings = new WeakMap<Store, Telling>();
@@ -43,9 +45,13 @@ function tellingOf(store: Store): Telling {
     telling.isComing = true;
     telling.told = telling.latest;
     const from = performance.now();
-    telling.waiting.forEach((wake) => wake());
-    // By then they have all been answered.
-    setImmediate(() => {
+    const waiting = [...telling.waiting];
+    const tellSome = (): void => {
+      waiting.splice(0, TOLD_AT_ONCE).forEach((wake) => wake());
+      // By then these have been answered.
+      setImmediate(waiting.length > 0 ? tellSome : restAWhile);
+    };
+    const restAWhile = (): void => {
       const rest = REST_FOR_TELLING * (performance.now() - from);
       // Nor is anything asked of the database then, which may be closed.
       const timer = setTimeout(
@@ -57,7 +63,8 @@ function tellingOf(store: Store): Telling {
       ) as unknown as NodeJS.Timeout;
       // The page's timers, which are numbers, are known to the compiler too; here it is always Node's.
       timer.unref();
-    });
+    };
+    tellSome();
   };
   onWritten(store, (revision) => {
     telling.latest = Math.max(telling.latest, revision);

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { Agent, request } from 'node:https';
 import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
+import { gunzipSync } from 'node:zlib';
 import { v7 } from 'uuid';
 import type { JoinCode } from '../../core/access/access-schema';
 import { EXAMPLE_CASE } from '../../core/cases/example';
@@ -61,18 +62,24 @@ class Phone {
 
   /** @throws when it cannot be reached */
   ask<T>(method: string, path: string, body?: object): Promise<{ status: number; json: T }> {
-    const headers = { cookie: this.cookie, ...(body === undefined ? {} : { 'content-type': 'application/json' }) };
+    // As a browser asks; what is short comes as it is.
+    const headers = {
+      cookie: this.cookie,
+      'accept-encoding': 'gzip',
+      ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+    };
     return new Promise((done, fail) => {
       const asking = request(
         { host: 'localhost', port: this.port, method, path: `/api${path}`, headers, agent: this.agent },
         (answer) => {
-          let said = '';
-          answer.setEncoding('utf8');
-          answer.on('data', (chunk: string) => (said += chunk));
+          const said: Buffer[] = [];
+          answer.on('data', (chunk: Buffer) => said.push(chunk));
           answer.on('end', () => {
+            const packed = Buffer.concat(said);
+            const text = (answer.headers['content-encoding'] === 'gzip' ? gunzipSync(packed) : packed).toString();
             const [given] = answer.headers['set-cookie'] ?? [];
             if (given !== undefined) this.cookie = given.split(';')[0];
-            done({ status: answer.statusCode ?? 0, json: JSON.parse(said) as T });
+            done({ status: answer.statusCode ?? 0, json: JSON.parse(text) as T });
           });
         },
       );
