@@ -5,52 +5,32 @@ import type { Devices, JoinCode, Session } from '../../core/access/access-schema
 import { ENDPOINTS } from '../api/endpoints';
 import { createApp, type AppOptions } from '../app';
 import { createLog } from '../http/request-log';
+import { comeIn as comeInTo, from, NETWORK, openGuarded, PHONE, PHRASE, problemOf } from '../testing/guarded';
 import { freshId, openWorkshop, type Sent, type Workshop } from '../testing/workshop';
 import { COOKIE, markAtMachine } from './caller';
 import { answering, type Answering } from './guard';
-import type { Network } from './network';
 import { hasPassPhrase, isPassPhrase, setPassPhrase } from './pass-phrase';
 
-const PHRASE = 'three old welders';
 const MINUTE = 60_000;
 const DAY = 24 * 60 * MINUTE;
 
 let clock = Date.parse('2026-05-04T09:00:00Z');
 const later = (ms: number): void => void (clock += ms);
 const now = (): Date => new Date(clock);
-const NETWORK: Network = {
-  addresses: () => ['https://192.168.7.20:4174'],
-  trust: () => ({ fingerprint: 'AB:CD', isOurs: true }),
-  authority: () => 'the authority',
-  slowDown: async () => undefined,
-};
 
 let shop: Workshop;
 let open: Answering;
 beforeEach(async () => {
-  // One proxy in front lets a test ask from any address.
   open = answering();
-  shop = await openWorkshop({ network: NETWORK, now, proxies: 1, answering: open });
-  await setPassPhrase(shop.store, PHRASE, now());
+  shop = await openGuarded({ now, answering: open });
 });
 afterEach(() => shop.stop());
 
 type Problem = { code: string; detail: string };
-const PHONE = '192.168.7.31';
-const asked = (from: string, cookie?: string): Record<string, string> => ({
-  'x-forwarded-for': from,
-  ...(cookie === undefined ? {} : { cookie }),
-});
-const cookieOf = ({ headers }: Sent): string => String(headers['set-cookie']).split(';')[0];
-
-/** A device comes in. @returns its id, and what it shows from now on */
-async function comeIn(name: string, how: object = { passPhrase: PHRASE }, from = PHONE, id = freshId()) {
-  const sent = await shop.send('POST', '/session', { device: id, name, ...how }, asked(from));
-  return { id, sent, cookie: cookieOf(sent), session: sent.json as Session };
-}
-const problemOf = ({ status, json }: Sent): [number, string] => [status, (json as Problem).code];
+const comeIn = (name: string, how: object = { passPhrase: PHRASE }, address = PHONE, id = freshId()) =>
+  comeInTo(shop, name, { how, address, id });
 const rigs = async (cookie?: string): Promise<number> =>
-  (await shop.send('GET', '/rigs', undefined, asked(PHONE, cookie))).status;
+  (await shop.send('GET', '/rigs', undefined, from(PHONE, cookie))).status;
 /** Another server on the same database: the door of the machine itself, or the same one after a restart. */
 const another = (): AppOptions =>
   ({
@@ -103,7 +83,7 @@ describe('whoever did not come in', () => {
     const answered: string[] = [];
     for (const one of new Set(all)) {
       const [method, path] = one.split(' ');
-      const { status } = await shop.send(method.toUpperCase(), path, method === 'get' ? undefined : {}, asked(PHONE));
+      const { status } = await shop.send(method.toUpperCase(), path, method === 'get' ? undefined : {}, from(PHONE));
       if (status !== 401) answered.push(one);
     }
     expect(answered.sort()).toEqual([...toAll, 'get /openapi.json'].sort());
@@ -118,8 +98,8 @@ describe('whoever did not come in', () => {
       `${COOKIE}=' OR 1=1`,
     ])
       expect([cookie, await rigs(cookie)]).toEqual([cookie, 401]);
-    for (const from of ['127.0.0.1', '::1', 'localhost', '127.0.0.1, 10.0.0.1'])
-      expect((await shop.send('GET', '/rigs', undefined, asked(from))).status).toBe(401);
+    for (const address of ['127.0.0.1', '::1', 'localhost', '127.0.0.1, 10.0.0.1'])
+      expect((await shop.send('GET', '/rigs', undefined, from(address))).status).toBe(401);
   });
 });
 
@@ -156,7 +136,7 @@ describe('coming in', () => {
 
   it('takes a code that a device inside shows, any number of times for ten minutes and not after', async () => {
     const { cookie } = await comeIn('Tablet');
-    const { code, goodUntil, addresses } = (await shop.send('POST', '/join-codes', {}, asked(PHONE, cookie)))
+    const { code, goodUntil, addresses } = (await shop.send('POST', '/join-codes', {}, from(PHONE, cookie)))
       .json as JoinCode;
     expect([addresses, goodUntil]).toEqual([
       ['https://192.168.7.20:4174'],
@@ -184,7 +164,7 @@ describe('coming in', () => {
     later(91 * DAY);
     expect(await rigs(cookie)).toBe(401);
     const again = await comeIn('Phone');
-    const out = await shop.send('DELETE', '/session', undefined, asked(PHONE, again.cookie));
+    const out = await shop.send('DELETE', '/session', undefined, from(PHONE, again.cookie));
     expect([(out.json as Session).isIn, String(out.headers['set-cookie'])]).toEqual([
       false,
       expect.stringContaining('Expires=Thu, 01 Jan 1970'),
@@ -200,7 +180,7 @@ describe('coming in', () => {
 });
 
 describe('wrong pass phrases', () => {
-  const wrong = (from: string) => comeIn('Guess', { passPhrase: 'not this one' }, from);
+  const wrong = (address: string) => comeIn('Guess', { passPhrase: 'not this one' }, address);
 
   it('are counted by address: after ten it has to wait, though it then were right, and others need not', async () => {
     for (let i = 0; i < 10; i++) expect(problemOf((await wrong(PHONE)).sent)).toEqual([401, 'wrong-pass-phrase']);
@@ -210,7 +190,7 @@ describe('wrong pass phrases', () => {
     expect((await comeIn('Friend', { passPhrase: PHRASE }, '192.168.7.32')).sent.status).toBe(200);
     // A code is the way in for who has to wait, and a wrong one is no wrong pass phrase.
     const { cookie } = await comeIn('Friend', { passPhrase: PHRASE }, '192.168.7.32');
-    const { code } = (await shop.send('POST', '/join-codes', {}, asked(PHONE, cookie))).json as JoinCode;
+    const { code } = (await shop.send('POST', '/join-codes', {}, from(PHONE, cookie))).json as JoinCode;
     expect((await comeIn('Guess', { code: 'abcdefghijklmn' }, PHONE)).sent.status).toBe(401);
     expect((await comeIn('Guess', { code }, PHONE)).sent.status).toBe(200);
     // Asking on does not make it wait longer, and the time passes.
@@ -228,7 +208,7 @@ describe('wrong pass phrases', () => {
     const { port } = again.address() as AddressInfo;
     const answer = await fetch(`http://127.0.0.1:${port}/api/session`, {
       method: 'POST',
-      headers: { 'content-type': 'application/json', ...asked(PHONE) },
+      headers: { 'content-type': 'application/json', ...from(PHONE) },
       body: JSON.stringify({ device: freshId(), name: 'Guess', passPhrase: PHRASE }),
     });
     expect(answer.status).toBe(429);
@@ -244,11 +224,11 @@ describe('wrong pass phrases', () => {
     for (let i = 0; i < 10; i++) await wrong(`fd00::${i + 1}`);
     expect((await wrong('fd00::ffff')).sent.status).toBe(429);
     const { cookie } = await comeIn('Phone', { passPhrase: PHRASE }, PHONE);
-    const { wrongTries } = (await shop.send('GET', '/devices', undefined, asked(PHONE, cookie))).json as Devices;
+    const { wrongTries } = (await shop.send('GET', '/devices', undefined, from(PHONE, cookie))).json as Devices;
     expect(wrongTries.map(({ count }) => count)).toEqual([10, 2]);
     expect(wrongTries[1]).toEqual({ from: '192.168.7.66', count: 2, lastAt: now().toISOString() });
     later(8 * DAY);
-    expect(((await shop.send('GET', '/devices', undefined, asked(PHONE, cookie))).json as Devices).wrongTries).toEqual(
+    expect(((await shop.send('GET', '/devices', undefined, from(PHONE, cookie))).json as Devices).wrongTries).toEqual(
       [],
     );
   });
@@ -267,7 +247,7 @@ describe('the keeper, at the machine itself', () => {
       ]),
     );
     later(MINUTE);
-    const waits = shop.send('GET', '/changes?since=1000000&wait=20', undefined, asked(PHONE, cookie)).then(
+    const waits = shop.send('GET', '/changes?since=1000000&wait=20', undefined, from(PHONE, cookie)).then(
       () => 'answered',
       (error: NodeJS.ErrnoException) => error.code,
     );
@@ -301,8 +281,8 @@ describe('the keeper, at the machine itself', () => {
     const { cookie } = await comeIn('Phone');
     const { id } = await comeIn('Other');
     const refused = [
-      await shop.send('PATCH', `/devices/${id}`, { shutOut: true }, asked(PHONE, cookie)),
-      await shop.send('PUT', '/pass-phrase', { passPhrase: 'mine alone now', endOthers: true }, asked(PHONE, cookie)),
+      await shop.send('PATCH', `/devices/${id}`, { shutOut: true }, from(PHONE, cookie)),
+      await shop.send('PUT', '/pass-phrase', { passPhrase: 'mine alone now', endOthers: true }, from(PHONE, cookie)),
     ];
     expect(refused.map(problemOf)).toEqual([
       [403, 'not-the-keeper'],
@@ -314,13 +294,13 @@ describe('the keeper, at the machine itself', () => {
 
 it('keeps no pass phrase, no code and nothing that a device shows where it could be read', async () => {
   const { cookie } = await comeIn('Phone');
-  const { code } = (await shop.send('POST', '/join-codes', {}, asked(PHONE, cookie))).json as JoinCode;
+  const { code } = (await shop.send('POST', '/join-codes', {}, from(PHONE, cookie))).json as JoinCode;
   shop.connection.pragma('wal_checkpoint(TRUNCATE)');
   const bytes = readFileSync(shop.file).toString('latin1');
   expect(bytes).toContain('$argon2id$v=19$m=19456,t=2,p=1$');
   for (const secret of [PHRASE, code, cookie.split('=')[1]]) expect(bytes).not.toContain(secret);
   // Nor does it go out with the record.
-  const whole = await shop.send('GET', '/record', undefined, asked(PHONE, cookie));
+  const whole = await shop.send('GET', '/record', undefined, from(PHONE, cookie));
   expect(whole.status).toBe(200);
   expect(JSON.stringify(whole.json)).not.toMatch(/argon2|pass_?phrase|192\.168\.7/i);
 });

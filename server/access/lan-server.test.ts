@@ -1,7 +1,7 @@
 import { createHash, X509Certificate } from 'node:crypto';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { request as plainRequest, type IncomingMessage } from 'node:http';
-import { request } from 'node:https';
+import { Agent, request } from 'node:https';
 import { connect } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -20,7 +20,11 @@ let made: Credentials;
 let server: LanServer;
 beforeAll(async () => {
   made = await ensureCertificate(folder, REACH, new Date());
-  server = lanServer((asked, answer) => answer.end(`you asked for ${asked.url}`), made);
+  server = lanServer((asked, answer) => {
+    if (asked.url !== '/in-pieces') return answer.end(`you asked for ${asked.url}`);
+    answer.write('you asked for ');
+    setImmediate(() => answer.end(asked.url));
+  }, made);
   await new Promise<void>((ready) => server.listen(0, '127.0.0.1', ready));
 });
 afterAll(() => {
@@ -50,6 +54,27 @@ const askSecure = (): Promise<{ said: string; shown: string }> =>
 describe('the port for the network', () => {
   it('answers over HTTPS', async () => {
     expect((await askSecure()).said).toBe('you asked for /here');
+  });
+
+  it('sends an answer that comes in pieces without waiting for the device to say that it has the first', async () => {
+    // Once a connection is some answers old, devices say so only every 40 ms or so.
+    const agent = new Agent({ keepAlive: true, maxSockets: 1, ca: made.authority! });
+    const times: Record<string, number[]> = { '/whole': [], '/in-pieces': [] };
+    for (let i = 0; i < 40; i++)
+      for (const path of Object.keys(times)) {
+        const from = performance.now();
+        await new Promise<void>((done, fail) => {
+          const asking = request({ host: '127.0.0.1', port: server.port(), path, agent }, (answer) => {
+            void read(answer).then(() => done());
+          });
+          asking.on('error', fail);
+          asking.end();
+        });
+        if (i >= 20) times[path].push(performance.now() - from);
+      }
+    agent.destroy();
+    const [whole, pieces] = Object.values(times).map((some) => some.sort((a, b) => a - b)[10]);
+    expect(pieces / whole).toBeLessThan(8);
   });
 
   it('leads whoever asks without encryption to it, and answers nothing else', async () => {

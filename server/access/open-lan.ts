@@ -28,7 +28,7 @@ export const joinAddress = (address: string, code: string): string => `${address
 
 /** What there is to say in the terminal: each address, and the code as a picture. */
 async function say(addresses: readonly string[], trust: ReturnType<Network['trust']>, store: Store): Promise<void> {
-  const { code } = makeJoinCode(store, new Date());
+  const { code } = await makeJoinCode(store, new Date());
   const [best] = addresses;
   console.log(`On the network, for whoever has the pass phrase:\n${addresses.map((one) => `  ${one}`).join('\n')}`);
   if (best === undefined) return console.log('This machine has no address on a network now.');

@@ -3,6 +3,8 @@ import { eq } from 'drizzle-orm';
 import { PASS_PHRASE } from '../../core/access/pass-phrase';
 import { access, people } from '../db/access-schema';
 import type { Store } from '../db/store';
+import { untilUnlocked } from '../db/write';
+import { endSpeakingFor, notePersonOf } from './sessions';
 
 /** What one guess costs: 19 MiB and two passes. Source: OWASP Password Storage Cheat Sheet, argon2id. */
 const COST = { algorithm: 2 satisfies Algorithm.Argon2id, memoryCost: 19_456, timeCost: 2, parallelism: 1 };
@@ -26,7 +28,7 @@ export const hasPassPhrase = (store: Store): boolean =>
 export async function setPassPhrase(store: Store, phrase: string, now: Date): Promise<void> {
   const passPhrase = await hash(plain(phrase), COST);
   const row = { id: 1, passPhrase, setAt: now.toISOString() };
-  store.insert(access).values(row).onConflictDoUpdate({ target: access.id, set: row }).run();
+  await untilUnlocked(() => store.insert(access).values(row).onConflictDoUpdate({ target: access.id, set: row }).run());
 }
 
 /** Whether it is the pass phrase; never where none was set. */
@@ -35,14 +37,28 @@ export async function isPassPhrase(store: Store, phrase: string): Promise<boolea
   return kept !== undefined && (await verify(kept.passPhrase, plain(phrase)));
 }
 
-/** Sets a pass phrase of somebody's own; null takes it away, and nobody is a keeper without one. */
-export async function setOwnPhrase(store: Store, personId: string, phrase: string | null): Promise<void> {
+/**
+ * Sets a pass phrase of somebody's own; null takes it away, and nobody is a keeper without one. No device speaks for them any more.
+ * @param deviceId but the one that they set it on; null where they did not
+ */
+export async function setOwnPhrase(
+  store: Store,
+  personId: string,
+  phrase: string | null,
+  deviceId: string | null,
+): Promise<void> {
   const passPhrase = phrase === null ? null : await hash(plain(phrase), COST);
-  store
-    .update(people)
-    .set(passPhrase === null ? { passPhrase, keeper: false } : { passPhrase })
-    .where(eq(people.id, personId))
-    .run();
+  await untilUnlocked(() =>
+    store.transaction((writing) => {
+      writing
+        .update(people)
+        .set(passPhrase === null ? { passPhrase, keeper: false } : { passPhrase })
+        .where(eq(people.id, personId))
+        .run();
+      endSpeakingFor(writing, personId);
+      if (deviceId !== null) notePersonOf(writing, deviceId, personId, passPhrase !== null);
+    }),
+  );
 }
 
 /** Whether it is somebody's own pass phrase; never where they have none. */

@@ -4,6 +4,7 @@ import type { Device } from '../../core/access/access-schema';
 import { devicePeople, devices, joinCodes, sessions } from '../db/access-schema';
 import { once } from '../db/once';
 import type { Store } from '../db/store';
+import { untilUnlocked } from '../db/write';
 
 /** A device that has not been seen for so long comes in anew, days. */
 export const SESSION_DAYS = 90;
@@ -18,11 +19,15 @@ const newToken = (bytes: number): string => randomBytes(bytes).toString('base64u
 
 type Coming = { id: string; name: string; from: string };
 
+/** Does what belongs together, all or nothing; while another program holds the database it is tried again. */
+const together = (store: Store, work: (writing: Store) => void): Promise<void> =>
+  untilUnlocked(() => store.transaction((writing) => work(writing)));
+
 /** Lets a device in. @returns what it shows from now on; only its hash is kept */
-export function beginSession(store: Store, { id, name, from }: Coming, now: Date): string {
+export async function beginSession(store: Store, { id, name, from }: Coming, now: Date): Promise<string> {
   const token = newToken(32);
   const at = now.toISOString();
-  store.transaction((writing) => {
+  await together(store, (writing) => {
     const seen = { name, lastAt: at, lastFrom: from, shutOutAt: null };
     writing
       .insert(devices)
@@ -79,17 +84,19 @@ function noteSeen(store: Store, tokenHash: string, id: string, lastFrom: string,
   }
 }
 
+/** As {@link setPersonOf}, within a transaction that is under way. */
+export function notePersonOf(writing: Store, deviceId: string, personId: string | null, isShown: boolean): void {
+  writing.update(sessions).set({ personId }).where(eq(sessions.deviceId, deviceId)).run();
+  if (isShown && personId !== null)
+    writing.insert(devicePeople).values({ deviceId, personId }).onConflictDoNothing().run();
+}
+
 /**
  * Says who works with a device from now on.
  * @param isShown whether it has shown their own pass phrase: then it may send in their name, also what was made before
  */
-export function setPersonOf(store: Store, deviceId: string, personId: string | null, isShown: boolean): void {
-  store.transaction((writing) => {
-    writing.update(sessions).set({ personId }).where(eq(sessions.deviceId, deviceId)).run();
-    if (isShown && personId !== null)
-      writing.insert(devicePeople).values({ deviceId, personId }).onConflictDoNothing().run();
-  });
-}
+export const setPersonOf = (store: Store, deviceId: string, personId: string | null, isShown: boolean): Promise<void> =>
+  together(store, (writing) => notePersonOf(writing, deviceId, personId, isShown));
 
 /** Whether a device has shown the pass phrase of somebody's own. */
 export const hasShown = (store: Store, deviceId: string, personId: string): boolean =>
@@ -99,40 +106,35 @@ export const hasShown = (store: Store, deviceId: string, personId: string): bool
     .where(and(eq(devicePeople.deviceId, deviceId), eq(devicePeople.personId, personId)))
     .get() !== undefined;
 
-/** Nobody's device speaks for somebody any more, as after another pass phrase of theirs. @param but the device that set it */
-export function endSpeakingFor(store: Store, personId: string, but: string | null): void {
-  const others = but === null ? undefined : ne(devicePeople.deviceId, but);
-  store
-    .delete(devicePeople)
-    .where(and(eq(devicePeople.personId, personId), others))
-    .run();
-  const elsewhere = but === null ? undefined : ne(sessions.deviceId, but);
-  store
-    .update(sessions)
-    .set({ personId: null })
-    .where(and(eq(sessions.personId, personId), elsewhere))
-    .run();
+/** No device speaks for somebody any more, as after another pass phrase of theirs. */
+export function endSpeakingFor(writing: Store, personId: string): void {
+  writing.delete(devicePeople).where(eq(devicePeople.personId, personId)).run();
+  writing.update(sessions).set({ personId: null }).where(eq(sessions.personId, personId)).run();
 }
 
 /** A device goes out by itself. */
-export const endSession = (store: Store, deviceId: string): void =>
-  void store.delete(sessions).where(eq(sessions.deviceId, deviceId)).run();
+export const endSession = (store: Store, deviceId: string): Promise<void> =>
+  together(store, (writing) => void writing.delete(sessions).where(eq(sessions.deviceId, deviceId)).run());
 
 /** Ends every session but that of one device. @param but null for none */
-export const endOthers = (store: Store, but: string | null): void =>
-  void store
-    .delete(sessions)
-    .where(but === null ? undefined : ne(sessions.deviceId, but))
-    .run();
+export const endOthers = (store: Store, but: string | null): Promise<void> =>
+  together(
+    store,
+    (writing) =>
+      void writing
+        .delete(sessions)
+        .where(but === null ? undefined : ne(sessions.deviceId, but))
+        .run(),
+  );
 
 /** Changes a device's name, or shuts it out. @returns how it stands now, null where there is none */
-export function changeDevice(
+export async function changeDevice(
   store: Store,
   id: string,
   change: { name?: string; shutOut?: true },
   now: Date,
-): Device | null {
-  store.transaction((writing) => {
+): Promise<Device | null> {
+  await together(store, (writing) => {
     const { name, shutOut } = change;
     const set = { ...(name === undefined ? {} : { name }), ...(shutOut ? { shutOutAt: now.toISOString() } : {}) };
     writing.update(devices).set(set).where(eq(devices.id, id)).run();
@@ -161,10 +163,10 @@ export function listDevices(store: Store, now: Date): Device[] {
 }
 
 /** A code that brings devices in for a while, shown as a picture to be scanned. */
-export function makeJoinCode(store: Store, now: Date): { code: string; goodUntil: string } {
+export async function makeJoinCode(store: Store, now: Date): Promise<{ code: string; goodUntil: string }> {
   const code = newToken(16);
   const goodUntil = new Date(now.getTime() + CODE_MINUTES * 60_000).toISOString();
-  store.transaction((writing) => {
+  await together(store, (writing) => {
     writing.delete(joinCodes).where(lt(joinCodes.goodUntil, now.toISOString())).run();
     writing
       .insert(joinCodes)

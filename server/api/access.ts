@@ -85,7 +85,8 @@ export const ACCESS: readonly AnyEndpoint[] = [
             : 'That is not the pass phrase.',
         );
       }
-      giveCookie(response, beginSession(store, { id, name: name.trim(), from: caller.from }, now()), SESSION_DAYS);
+      const token = await beginSession(store, { id, name: name.trim(), from: caller.from }, now());
+      giveCookie(response, token, SESSION_DAYS);
       return sessionOf({ ...caller, device: { id, name: name.trim() }, person: null }, context);
     },
   }),
@@ -94,8 +95,8 @@ export const ACCESS: readonly AnyEndpoint[] = [
     path: '/session',
     summary: 'A device goes out. What it shows is good no more.',
     answer: SESSION,
-    work: ({ caller, response }, context) => {
-      if (caller.device !== null) endSession(context.store, caller.device.id);
+    work: async ({ caller, response }, context) => {
+      if (caller.device !== null) await endSession(context.store, caller.device.id);
       takeCookie(response);
       return sessionOf({ ...caller, device: null, person: null }, context);
     },
@@ -114,9 +115,9 @@ export const ACCESS: readonly AnyEndpoint[] = [
     body: { schema: DEVICE_CHANGE_SCHEMA, read: validateDeviceChange },
     answer: { schema: DEVICE_SCHEMA, description: 'the device as it stands now' },
     problems: ['not-found', 'not-the-keeper'],
-    work: ({ params, body, caller }, { store, now, answering }) => {
+    work: async ({ params, body, caller }, { store, now, answering }) => {
       requireKeeper(caller);
-      const device = changeDevice(store, params.id, body, now());
+      const device = await changeDevice(store, params.id, body, now());
       if (body.shutOut) answering.breakOff(params.id);
       return device;
     },
@@ -127,8 +128,8 @@ export const ACCESS: readonly AnyEndpoint[] = [
     summary: 'A code that brings the next devices in, for some minutes, and the addresses to open.',
     answer: { schema: JOIN_CODE_SCHEMA, description: 'the code, how long it is good, and where' },
     problems: ['not-found'],
-    work: (_asked, { store, now, network }) =>
-      network === null ? null : { ...makeJoinCode(store, now()), addresses: network.addresses() },
+    work: async (_asked, { store, now, network }) =>
+      network === null ? null : { ...(await makeJoinCode(store, now())), addresses: network.addresses() },
   }),
   endpoint({
     method: 'put',
@@ -145,7 +146,7 @@ export const ACCESS: readonly AnyEndpoint[] = [
       await setPassPhrase(store, body.passPhrase, now());
       if (body.endOthers) {
         const others = listDevices(store, now()).filter(({ id }) => id !== caller.device?.id);
-        endOthers(store, caller.device?.id ?? null);
+        await endOthers(store, caller.device?.id ?? null);
         others.forEach(({ id }) => answering.breakOff(id));
       }
       return sessionOf(caller, context);

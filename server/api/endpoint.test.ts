@@ -1,12 +1,12 @@
 import { NO_COPIES } from '../../core/record/copies-schema';
 import { answering } from '../access/guard';
-import express from 'express';
+import express, { type Response } from 'express';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { ID } from '../../core/schema/parts';
 import { errorHandler } from '../http/problem';
 import { createLog } from '../http/request-log';
-import { endpoint, routesFor, type AnyEndpoint } from './endpoint';
+import { endpoint, PACKED_FROM, routesFor, SharedAnswer, type AnyEndpoint } from './endpoint';
 import { openApi } from './openapi';
 
 const GOOD_ID = '0190b000-0000-7000-8000-000000000001';
@@ -129,6 +129,34 @@ describe('an endpoint', () => {
       json: expect.objectContaining({ code: 'wrong-method', detail: 'This address takes GET, PUT.' }),
     });
   });
+});
+
+it('gives many the same answer, packed where it is long and whoever asks takes it so', async () => {
+  const long = { words: 'a bead '.repeat(PACKED_FROM / 4) };
+  const short = { words: 'a bead' };
+  const answers = { long: new SharedAnswer(long), short: new SharedAnswer(short) };
+  const app = express();
+  app.get('/:which', ({ params }, response: Response) => answers[params.which as 'long' | 'short'].sendTo(response));
+  const server = createServer(app);
+  await new Promise<void>((ready) => server.listen(0, '127.0.0.1', ready));
+  const { port } = server.address() as AddressInfo;
+  const asked = async (which: string, takes: string) => {
+    const sent = await fetch(`http://127.0.0.1:${port}/${which}`, { headers: { 'accept-encoding': takes } });
+    const { headers } = sent;
+    // Whoever asks unpacks it, so that the length is that of what came.
+    const said = [headers.get('content-encoding'), headers.get('vary'), Number(headers.get('content-length'))];
+    return [await sent.json(), ...said];
+  };
+  const whole = JSON.stringify(long).length;
+  expect(await asked('long', 'identity')).toEqual([long, null, 'Accept-Encoding', whole]);
+  expect(await asked('long', 'br')).toEqual([long, null, 'Accept-Encoding', whole]);
+  for (const takes of ['gzip', 'gzip, deflate, br']) {
+    const [value, packing, vary, length] = await asked('long', takes);
+    expect([value, packing, vary]).toEqual([long, 'gzip', 'Accept-Encoding']);
+    expect(length).toBeLessThan(whole / 10);
+  }
+  expect(await asked('short', 'gzip')).toEqual([short, null, 'Accept-Encoding', JSON.stringify(short).length]);
+  server.close();
 });
 
 describe('its description', () => {

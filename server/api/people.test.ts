@@ -2,23 +2,15 @@ import type { Person } from '../../core/access/people-schema';
 import type { Session } from '../../core/access/access-schema';
 import type { Changed, HistoryEntry } from '../../core/record/change-schema';
 import type { Coupon, RigRecord } from '../../core/record/schema';
-import { setPassPhrase } from '../access/pass-phrase';
+import { comeIn, from, openGuarded, PHONE, problemOf } from '../testing/guarded';
 import { beadOn, couponOn, freshId, openWorkshop, type Sent, type Workshop } from '../testing/workshop';
-
-const NETWORK = {
-  addresses: () => [],
-  trust: () => null,
-  authority: () => null,
-  slowDown: async () => undefined,
-};
-const PHRASE = 'three old welders';
 
 let lan: Workshop;
 let own: Workshop;
 beforeAll(async () => {
-  lan = await openWorkshop({ network: NETWORK });
+  // What was right is counted by the clock of the machine.
+  lan = await openGuarded({ now: () => new Date() });
   own = await openWorkshop();
-  await setPassPhrase(lan.store, PHRASE, new Date());
 });
 afterAll(async () => {
   await lan.stop();
@@ -27,13 +19,11 @@ afterAll(async () => {
 
 /** A device that is in. @returns how it asks */
 async function device(): Promise<(method: string, path: string, body?: unknown) => Promise<Sent>> {
-  const { headers } = await lan.send('POST', '/session', { device: freshId(), name: 'Phone', passPhrase: PHRASE });
-  const cookie = String(headers['set-cookie']).split(';')[0];
-  return (method, path, body) => lan.send(method, path, body, { cookie });
+  const { cookie } = await comeIn(lan);
+  return (method, path, body) => lan.send(method, path, body, from(PHONE, cookie));
 }
 let named = 0;
 const someone = (name = `Welder ${(named += 1)}`) => ({ id: freshId(), name, initials: 'W', colour: named % 8 });
-const problem = ({ status, json }: Sent): [number, string] => [status, (json as { code: string }).code];
 const change = (kind: string, of: string, fields: object, person?: string) => ({
   ...{ id: freshId(), kind, of, device: freshId(), madeAt: '2026-05-04T11:00:00.000Z', against: 0, fields },
   ...(person === undefined ? {} : { person }),
@@ -46,10 +36,10 @@ describe('people', () => {
     const added = await ask('POST', '/people', ada);
     expect(added.json).toEqual({ ...ada, isKeeper: false, hasPassPhrase: false, putAway: false });
     expect((await ask('POST', '/people', ada)).json).toEqual(added.json);
-    expect(problem(await ask('POST', '/people', someone(' ada of the LOCKS ')))).toEqual([409, 'conflict']);
+    expect(problemOf(await ask('POST', '/people', someone(' ada of the LOCKS ')))).toEqual([409, 'conflict']);
     for (const wrong of [{ initials: 'ABCD' }, { colour: 8 }, { name: ' ' }, { isKeeper: true }])
-      expect(problem(await ask('POST', '/people', { ...someone(), ...wrong }))).toEqual([400, 'wrong-fields']);
-    expect(problem(await lan.send('GET', '/people'))).toEqual([401, 'not-in']);
+      expect(problemOf(await ask('POST', '/people', { ...someone(), ...wrong }))).toEqual([400, 'wrong-fields']);
+    expect(problemOf(await lan.send('GET', '/people'))).toEqual([401, 'not-in']);
   });
 
   it('are changed by a keeper alone: at the machine, or one who was made one and has a pass phrase', async () => {
@@ -57,25 +47,25 @@ describe('people', () => {
     const [boss, hand] = [someone(), someone()];
     for (const one of [boss, hand]) await ask('POST', '/people', one);
     const makeKeeper = (by: typeof ask, id: string) => by('PATCH', `/people/${id}`, { isKeeper: true });
-    expect(problem(await makeKeeper(ask, boss.id))).toEqual([403, 'not-the-keeper']);
+    expect(problemOf(await makeKeeper(ask, boss.id))).toEqual([403, 'not-the-keeper']);
     // At the machine itself; and only who has a pass phrase, for anybody may pick a name and give it one.
     await own.send('POST', '/people', boss);
-    expect(problem(await own.send('PATCH', `/people/${boss.id}`, { isKeeper: true }))).toEqual([409, 'conflict']);
+    expect(problemOf(await own.send('PATCH', `/people/${boss.id}`, { isKeeper: true }))).toEqual([409, 'conflict']);
     await own.send('PATCH', `/people/${boss.id}/pass-phrase`, { passPhrase: 'boss word' });
     const made = await own.send('PATCH', `/people/${boss.id}`, { isKeeper: true, name: 'The boss' });
     expect(made.json).toEqual(expect.objectContaining({ isKeeper: true, name: 'The boss' }));
     const bare = await own.send('PATCH', `/people/${boss.id}/pass-phrase`, { passPhrase: null });
     expect((bare.json as Person).isKeeper).toBe(false);
     await ask('PUT', '/session/person', { person: boss.id });
-    expect(problem(await makeKeeper(ask, hand.id))).toEqual([403, 'not-the-keeper']);
+    expect(problemOf(await makeKeeper(ask, hand.id))).toEqual([403, 'not-the-keeper']);
     await ask('PATCH', `/people/${boss.id}/pass-phrase`, { passPhrase: 'boss word' });
     lan.connection.prepare('UPDATE people SET keeper = 1 WHERE id = ?').run(boss.id);
     expect(((await ask('GET', '/session')).json as Session).isKeeper).toBe(true);
-    expect(problem(await makeKeeper(ask, hand.id))).toEqual([409, 'conflict']);
+    expect(problemOf(await makeKeeper(ask, hand.id))).toEqual([409, 'conflict']);
     expect((await ask('PATCH', `/people/${hand.id}`, { initials: 'HH' })).status).toBe(200);
     const other = await device();
-    expect(problem(await other('PUT', '/session/person', { person: boss.id }))).toEqual([401, 'wrong-pass-phrase']);
-    expect(problem(await other('PUT', '/session/person', { person: boss.id, passPhrase: 'hand word' }))).toEqual([
+    expect(problemOf(await other('PUT', '/session/person', { person: boss.id }))).toEqual([401, 'wrong-pass-phrase']);
+    expect(problemOf(await other('PUT', '/session/person', { person: boss.id, passPhrase: 'hand word' }))).toEqual([
       401,
       'wrong-pass-phrase',
     ]);
@@ -95,12 +85,12 @@ describe('people', () => {
     await ask('PATCH', `/people/${ada.id}/pass-phrase`, { passPhrase: 'first' });
     const set = (passPhrase: string | null, before?: string) =>
       ask('PATCH', `/people/${ada.id}/pass-phrase`, { passPhrase, ...(before === undefined ? {} : { before }) });
-    expect(problem(await set('second'))).toEqual([401, 'wrong-pass-phrase']);
-    expect(problem(await set('second', 'wrong'))).toEqual([401, 'wrong-pass-phrase']);
+    expect(problemOf(await set('second'))).toEqual([401, 'wrong-pass-phrase']);
+    expect(problemOf(await set('second', 'wrong'))).toEqual([401, 'wrong-pass-phrase']);
     await other('PUT', '/session/person', { person: ada.id, passPhrase: 'first' });
     expect((await set('second', 'first')).status).toBe(200);
     expect(((await other('GET', '/session')).json as Session).person).toBeNull();
-    expect(problem(await set('abc', 'second'))).toEqual([400, 'wrong-fields']);
+    expect(problemOf(await set('abc', 'second'))).toEqual([400, 'wrong-fields']);
     expect(((await set(null, 'second')).json as Person).hasPassPhrase).toBe(false);
   });
 });
@@ -156,7 +146,7 @@ describe('whose it was', () => {
     const { id, ...fields } = coupon;
     const made = change('begin-coupon', id, fields, cleo.id);
     const refused = await ask('POST', '/changes', made);
-    expect([...problem(refused), (refused.json as { detail: string }).detail]).toEqual([
+    expect([...problemOf(refused), (refused.json as { detail: string }).detail]).toEqual([
       403,
       'not-this-person',
       expect.stringContaining('Cleo has a pass phrase'),
@@ -170,7 +160,7 @@ describe('whose it was', () => {
   it('keeps the limits of acceptance to keepers', async () => {
     const [level] = (await ask('GET', '/levels')).json as { id: string; name: string }[];
     const renamed = change('change-level', level.id, { name: 'Mine' }, ada.id);
-    expect(problem(await ask('POST', '/changes', renamed))).toEqual([403, 'not-the-keeper']);
+    expect(problemOf(await ask('POST', '/changes', renamed))).toEqual([403, 'not-the-keeper']);
     expect((await own.send('POST', '/changes', renamed)).status).toBe(200);
   });
 });
@@ -217,8 +207,8 @@ describe('what follows somebody', () => {
       { habits: { units: 'feet' } },
       { answers: Array.from({ length: 41 }, (_, i) => answered(i)) },
     ])
-      expect(problem(await phone('PATCH', path, wrong))).toEqual([400, 'wrong-fields']);
-    expect(problem(await phone('PATCH', `/people/${freshId()}/following`, { answers: [] }))).toEqual([
+      expect(problemOf(await phone('PATCH', path, wrong))).toEqual([400, 'wrong-fields']);
+    expect(problemOf(await phone('PATCH', `/people/${freshId()}/following`, { answers: [] }))).toEqual([
       404,
       'not-found',
     ]);
@@ -232,7 +222,7 @@ describe('what follows somebody', () => {
     await phone('PATCH', `/people/${one.id}/pass-phrase`, { passPhrase: 'her own' });
     const path = `/people/${one.id}/following`;
     expect((await phone('PATCH', path, { answers: [answered(1)] })).status).toBe(200);
-    expect(problem(await other('GET', path))).toEqual([403, 'not-this-person']);
-    expect(problem(await other('PATCH', path, { answers: [answered(2)] }))).toEqual([403, 'not-this-person']);
+    expect(problemOf(await other('GET', path))).toEqual([403, 'not-this-person']);
+    expect(problemOf(await other('PATCH', path, { answers: [answered(2)] }))).toEqual([403, 'not-this-person']);
   });
 });

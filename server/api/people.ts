@@ -17,8 +17,9 @@ import {
 import type { WaitingChange } from '../../core/record/change-schema';
 import { isKeeper, type Caller } from '../access/caller';
 import { isOwnPhrase, setOwnPhrase } from '../access/pass-phrase';
-import { endSpeakingFor, hasShown, setPersonOf } from '../access/sessions';
+import { hasShown, setPersonOf } from '../access/sessions';
 import { addFollowing, addPerson, changePerson, findPerson, followingOf, listPeople } from '../db/people';
+import { untilUnlocked } from '../db/write';
 import { NotAllowed } from '../http/not-allowed';
 import { requireKeeper, SESSION, sessionOf } from './access';
 import { endpoint, type AnyEndpoint, type Context } from './endpoint';
@@ -65,7 +66,7 @@ export const PEOPLE: readonly AnyEndpoint[] = [
     body: { schema: NEW_PERSON_SCHEMA, read: validateNewPerson },
     answer: PERSON,
     problems: ['conflict'],
-    work: ({ body }, { store }) => addPerson(store, body),
+    work: ({ body }, { store }) => untilUnlocked(() => addPerson(store, body)),
   }),
   endpoint({
     method: 'patch',
@@ -76,7 +77,7 @@ export const PEOPLE: readonly AnyEndpoint[] = [
     problems: ['not-found', 'conflict', 'not-the-keeper'],
     work: ({ params, body, caller }, { store }) => {
       requireKeeper(caller);
-      return changePerson(store, params.id, body);
+      return untilUnlocked(() => changePerson(store, params.id, body));
     },
   }),
   endpoint({
@@ -99,10 +100,8 @@ export const PEOPLE: readonly AnyEndpoint[] = [
         await network?.slowDown(caller.from);
         throw new NotAllowed('wrong-pass-phrase', `That is not the pass phrase of ${person.name} so far.`);
       }
-      await setOwnPhrase(store, id, passPhrase);
-      endSpeakingFor(store, id, null);
-      const { device } = caller;
-      if (device !== null && caller.person?.id === id) setPersonOf(store, device.id, id, passPhrase !== null);
+      const { device, person: here } = caller;
+      await setOwnPhrase(store, id, passPhrase, device !== null && here?.id === id ? device.id : null);
       return findPerson(store, id);
     },
   }),
@@ -124,10 +123,10 @@ export const PEOPLE: readonly AnyEndpoint[] = [
     body: { schema: FOLLOWING_CHANGE_SCHEMA, read: validateFollowing },
     answer: FOLLOWING,
     problems: ['not-found', 'not-this-person'],
-    work: ({ params: { id }, body, caller }, context) => {
+    work: async ({ params: { id }, body, caller }, context) => {
       requireSpeaks(caller, id, context);
       if (findPerson(context.store, id) === null) return null;
-      addFollowing(context.store, id, body);
+      await untilUnlocked(() => addFollowing(context.store, id, body));
       return followingOf(context.store, id);
     },
   }),
@@ -146,7 +145,7 @@ export const PEOPLE: readonly AnyEndpoint[] = [
         await network?.slowDown(caller.from);
         throw new NotAllowed('wrong-pass-phrase', `That is not the pass phrase of ${person.name}.`);
       }
-      if (caller.device !== null) setPersonOf(store, caller.device.id, id, person?.hasPassPhrase === true);
+      if (caller.device !== null) await setPersonOf(store, caller.device.id, id, person?.hasPassPhrase === true);
       return sessionOf({ ...caller, person }, context);
     },
   }),

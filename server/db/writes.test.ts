@@ -208,6 +208,23 @@ describe('who waits for something new', () => {
     await somethingSince(database.store, newestRevision(database.store), 5);
   });
 
+  it('is told some at a time where many wait, so that others are answered in between', async () => {
+    const since = newestRevision(database.store);
+    let woken = 0;
+    const waiting = Array.from({ length: 23 }, async () => {
+      await somethingSince(database.store, since, 1e6);
+      woken += 1;
+    });
+    put.rig({ name: 'Anvil' });
+    const inBetween: number[] = [];
+    while (woken < waiting.length) {
+      await new Promise((over) => setImmediate(over));
+      inBetween.push(woken);
+    }
+    expect(Math.max(...inBetween.map((count, i) => count - (inBetween[i - 1] ?? 0)))).toBeLessThan(12);
+    await Promise.all(waiting);
+  });
+
   it('is told of what is written within a moment together, and all who wait of the same', async () => {
     const rename = (name: string): void => void put.rig({ name });
     const rest = (ms: number) => new Promise((over) => setTimeout(over, ms));

@@ -8,7 +8,7 @@ import { freshId, NOW, openWorkshop, type Sent, type Workshop } from './workshop
 export const PHRASE = 'three old welders';
 export const PHONE = '192.168.7.31';
 
-const NETWORK: Network = {
+export const NETWORK: Network = {
   addresses: () => ['https://192.168.7.20:4174'],
   trust: () => ({ fingerprint: 'AB:CD', isOurs: true }),
   authority: () => 'the authority',
@@ -28,14 +28,18 @@ export const from = (address: string, cookie?: string): Record<string, string> =
   ...(cookie === undefined ? {} : { cookie }),
 });
 
-/** A device comes in. @returns its id, and what it shows from now on */
+export const cookieOf = ({ headers }: Sent): string => String(headers['set-cookie']).split(';')[0];
+
+type Coming = { how?: object; address?: string; id?: string };
+
+/** A device comes in, or tries to. @returns its id, the answer, and what it shows from now on */
 export async function comeIn(
   shop: Workshop,
   name = 'Phone',
-): Promise<{ id: string; cookie: string; session: Session }> {
-  const id = freshId();
-  const sent = await shop.send('POST', '/session', { device: id, name, passPhrase: PHRASE }, from(PHONE));
-  return { id, cookie: String(sent.headers['set-cookie']).split(';')[0], session: sent.json as Session };
+  { how = { passPhrase: PHRASE }, address = PHONE, id = freshId() }: Coming = {},
+): Promise<{ id: string; sent: Sent; cookie: string; session: Session }> {
+  const sent = await shop.send('POST', '/session', { device: id, name, ...how }, from(address));
+  return { id, sent, cookie: cookieOf(sent), session: sent.json as Session };
 }
 
 export const problemOf = ({ status, json }: Sent): [number, string] => [status, (json as { code: string }).code];

@@ -44,6 +44,8 @@ export type LoadToll = {
 };
 
 const PASS_PHRASE = 'three old welders';
+/** Trial beads that a plate has room for. */
+const PLATE_HOLDS = 30;
 const OUTCOMES = ['better', 'same', 'worse', 'sound'] as const;
 const MB = 1024;
 
@@ -133,12 +135,21 @@ export async function runLoad(dataDir: string, { devices, seconds, least, restMs
       if ((await phone.ask('POST', '/session', { device: phone.id, name: 'Phone', code })).status !== 200)
         throw new Error('a device was not let in');
     const [rig] = (await phones[0].ask<RigRecord[]>('GET', '/rigs')).json;
-    // Five devices to a plate.
-    const plates = Array.from({ length: Math.ceil(devices / 5) }, () => couponOn(rig.id));
-    for (const { id, ...plate } of plates) await phones[0].change('begin-coupon', id, plate);
+    // Five devices to a plate, and another plate when it is full.
+    type Plate = ReturnType<typeof couponOn> & { beads: number };
+    const plates: Plate[] = [];
+    const begin = async (phone: Phone): Promise<Plate> => {
+      const { id, ...fields } = couponOn(rig.id);
+      if ((await phone.change('begin-coupon', id, fields)).status !== 200) toll.refused += 1;
+      const plate = { id, ...fields, beads: 0 };
+      plates.push(plate);
+      return plate;
+    };
+    const inHand = await Promise.all(Array.from({ length: Math.ceil(devices / 5) }, () => begin(phones[0])));
 
     const judged = new Map<string, { plate: string; outcome: string }>();
-    const logOne = async (phone: Phone, plate: (typeof plates)[number], times: number[]): Promise<void> => {
+    const logOne = async (phone: Phone, plate: Plate, times: number[]): Promise<void> => {
+      plate.beads += 1;
       const { id: _, ...bead } = beadOn(plate, rig.setup.id);
       const of = v7();
       const logged = await timed(times, () => phone.change('log-bead', of, bead));
@@ -148,7 +159,7 @@ export async function runLoad(dataDir: string, { devices, seconds, least, restMs
       if (logged.status !== 200 || said.status !== 200) toll.refused += 1;
       else judged.set(of, { plate: plate.id, outcome });
     };
-    for (let i = 0; i < 60; i++) await logOne(phones[0], plates[0], toll.idle);
+    for (let i = 0; i < 60; i++) await logOne(phones[0], inHand[i % inHand.length], toll.idle);
 
     const before = toll.changes;
     let isOver = false;
@@ -165,7 +176,9 @@ export async function runLoad(dataDir: string, { devices, seconds, least, restMs
       for (let turn = 0; !isOver; turn++) {
         // Nobody begins at the very same moment.
         await pause(Math.random() * restMs);
-        await logOne(phone, plates[Math.floor(i / 5)], toll.loaded);
+        const on = Math.floor(i / 5);
+        if (inHand[on].beads >= PLATE_HOLDS) inHand[on] = await begin(phone);
+        await logOne(phone, inHand[on], toll.loaded);
         if (turn % 3 === 0) {
           const { status } = await phone.ask('POST', '/diagnose', EXAMPLE_CASE);
           toll.asked += 1;
