@@ -60,7 +60,7 @@ export function copyTo(env: Variables = process.env): CopyPlace | null {
     throw new StartError(
       'COPY_TO copies the database of this machine. With DATABASE_URL that is copied where the libSQL server runs.',
     );
-  return copyPlace(env.COPY_TO);
+  return copyPlace(env.COPY_TO, 'COPY_TO', env);
 }
 
 /** The pass phrase, where one is given. @throws StartError when its file cannot be read */

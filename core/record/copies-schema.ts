@@ -4,10 +4,9 @@ import type { FromSchema } from 'json-schema-to-ts';
 export const COPIES_SCHEMA = {
   type: 'object',
   additionalProperties: false,
-  required: ['to', 'hasPictures', 'isSameDisk', 'upTo', 'trouble', 'since'],
+  required: ['to', 'isSameDisk', 'upTo', 'trouble', 'since'],
   properties: {
     to: { type: ['string', 'null'], description: 'where they go; null where none are made' },
-    hasPictures: { type: 'boolean', description: 'whether the photographs are copied along' },
     isSameDisk: { type: 'boolean', description: 'whether they are on the disk that the database is on' },
     upTo: {
       type: ['string', 'null'],
@@ -22,5 +21,5 @@ export type Copies = FromSchema<typeof COPIES_SCHEMA>;
 
 /** Where none are made. */
 export const NO_COPIES: Copies = {
-  ...{ to: null, hasPictures: false, isSameDisk: false, upTo: null, trouble: null, since: null },
+  ...{ to: null, isSameDisk: false, upTo: null, trouble: null, since: null },
 };

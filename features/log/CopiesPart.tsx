@@ -45,7 +45,7 @@ function NoCopies() {
 }
 
 function Standing({ copies, now }: Known) {
-  const { to, upTo, trouble, since, hasPictures, isSameDisk } = copies;
+  const { to, upTo, trouble, since, isSameDisk } = copies;
   return (
     <>
       {isNotCopied(copies, now) ? (
@@ -59,7 +59,6 @@ function Standing({ copies, now }: Known) {
       {isSameDisk && (
         <Words strong>That is on the disk of the record itself: a disk that breaks takes both with it.</Words>
       )}
-      {!hasPictures && <Words>Photographs are not copied there. Take the ZIP of them below now and then.</Words>}
     </>
   );
 }

@@ -1,10 +1,11 @@
 import { existsSync, renameSync, rmSync } from 'node:fs';
 import { resolve } from 'node:path';
-import { copiedSpans, fetchCopy, notesBeside, picturesIn, type Span } from '../copies/litestream';
+import { copiedSpans, fetchCopy, notesBeside, type Span } from '../copies/litestream';
+import { copiedShelf } from '../copies/object-store';
 import { copyPlace, placeWords, type CopyPlace } from '../copies/place';
 import { copyTo, databaseFile } from '../environment';
 import { copyPictures, type CopiedPictures } from '../pictures/copy';
-import { shelfOf } from '../pictures/shelf';
+import { folderShelf, shelfOf } from '../pictures/shelf';
 import { StartError } from '../start-error';
 import { markBegun } from '../db/begin';
 import { openStore } from '../db/open';
@@ -43,7 +44,7 @@ export async function backupCommand(given: string | undefined, { database = data
   if (given === undefined) throw new StartError('Say which file: npm run backup -- FILE');
   const file = resolve(given);
   const contents = await backUp(database, file);
-  const pictures = await copyPictures(file, shelfOf(database), picturesBeside(file));
+  const pictures = await copyPictures(file, folderShelf(shelfOf(database)), folderShelf(picturesBeside(file)));
   return [`Backed up to ${file}, and checked: ${words(contents)}.`, ...pictureWords(pictures, picturesBeside(file))];
 }
 
@@ -112,13 +113,10 @@ async function restoreCopy(place: CopyPlace, moment: Date | null, database: stri
     const { contents, kept } = restore(fetched, database, stamp(now));
     // What Litestream noted is of the database that was replaced.
     rmSync(notesBeside(database), { recursive: true, force: true });
-    const shelf = 'folder' in place ? picturesIn(place.folder) : null;
-    const pictures = shelf === null ? null : await copyPictures(database, shelf, shelfOf(database));
+    const pictures = await copyPictures(database, copiedShelf(place), folderShelf(shelfOf(database)));
     return [
       `Restored as of ${momentWords(at ?? span.to)} from ${placeWords(place)}, and checked: ${words(contents)}.`,
-      ...(pictures === null
-        ? ['Photographs are not copied to a store. Those that are here stay.']
-        : pictureWords(pictures, shelfOf(database))),
+      ...pictureWords(pictures, shelfOf(database)),
       ...keptWords(kept),
     ];
   } finally {
@@ -150,7 +148,7 @@ export async function restoreCommand(
   const { contents, kept } = restore(file, database, stamp(now));
   // Copies go on with what is in place now.
   if (existsSync(notesBeside(database))) rmSync(notesBeside(database), { recursive: true, force: true });
-  const pictures = await copyPictures(database, picturesBeside(file), shelfOf(database));
+  const pictures = await copyPictures(database, folderShelf(picturesBeside(file)), folderShelf(shelfOf(database)));
   return [
     `Restored and checked: ${words(contents)}.`,
     ...pictureWords(pictures, shelfOf(database)),

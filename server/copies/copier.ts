@@ -7,7 +7,7 @@ import { connect } from '../db/connection';
 import { NO_COPIES, type Copies } from '../../core/record/copies-schema';
 import { freePort } from '../free-port';
 import { copyPictures } from '../pictures/copy';
-import { shelfOf } from '../pictures/shelf';
+import { folderShelf, shelfOf } from '../pictures/shelf';
 import {
   databaseIn,
   litestreamConfig,
@@ -19,6 +19,7 @@ import {
   type Progress,
 } from './litestream';
 import { ensureMark, isMarked, isOnSameDisk } from './mark';
+import { copiedShelf } from './object-store';
 import { copyPlace, placeWords } from './place';
 
 /**
@@ -48,7 +49,10 @@ const config = join(own, 'litestream.json');
  */
 for (const part of [databaseIn, picturesIn]) if (folder !== null) symlinkSync(part(folder), part(own));
 
-let state: Copies = { ...NO_COPIES, to: placeWords(place), hasPictures: folder !== null };
+/** Where the photographs go. */
+const shelf = copiedShelf(folder === null ? place : { folder: own });
+
+let state: Copies = { ...NO_COPIES, to: placeWords(place) };
 let child: ChildProcess | null = null;
 let lastWords = '';
 /** When the server ended, in whatever way; null while it runs. */
@@ -219,9 +223,9 @@ async function copyDatabase(): Promise<void> {
 }
 
 async function copyShelf(): Promise<void> {
-  if (folder === null || state.upTo === null || state.trouble !== null) return;
+  if (state.upTo === null || state.trouble !== null) return;
   try {
-    await copyPictures(database, shelfOf(database), picturesIn(own));
+    await copyPictures(database, folderShelf(shelfOf(database)), shelf);
   } catch (error) {
     say({ trouble: `the photographs cannot be copied: ${(error as Error).message}` });
   }

@@ -89,7 +89,7 @@ describe('a record that is copied all the time', () => {
     await pause(moment.getTime() + 1000 - Date.now());
     await rename(server, 'As it is');
     const state = await untilCopied(server);
-    expect(state).toEqual(expect.objectContaining({ to: copies, hasPictures: true, isSameDisk: true, trouble: null }));
+    expect(state).toEqual(expect.objectContaining({ to: copies, isSameDisk: true, trouble: null }));
     // A change of the last instant is copied once the server has ended.
     await rename(server, 'As it was last');
     await stop(server);
@@ -215,7 +215,7 @@ describe('putting back', () => {
       '--at takes a moment that was: 2026-05-04 09:31:00 is yet to come.',
     );
     await refused({}).toThrow(`There are no copies in ${copies}.`);
-    await refused({ from: 'http://elsewhere' }).toThrow(/^--from takes a folder .*, not "http:\/\/elsewhere"\.$/);
+    await refused({ from: 'http://elsewhere' }).toThrow(/^--from takes a folder .*; not "http:\/\/elsewhere"\.$/);
     await refused({ at: '2026-05-04 09:00' }, 'a-file').toThrow('A backup file is of one moment');
     await expect(restoreCommand(undefined, {}, { database: at, place: null })).rejects.toThrow(StartError);
   });

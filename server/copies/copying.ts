@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { NO_COPIES, type Copies } from '../../core/record/copies-schema';
 import { StartError } from '../start-error';
 import { copiedSpans, litestreamProgram } from './litestream';
-import { placeWords, type CopyPlace } from './place';
+import { placeText, placeWords, type CopyPlace } from './place';
 
 /** How long after its end the copying is begun anew, ms. */
 const AGAIN_MS = 2000;
@@ -30,12 +30,12 @@ export async function requireNoOldCopies(database: string, place: CopyPlace): Pr
 
 /** Starts the copying, in a process of its own that outlives this one until all is copied. */
 export function startCopying(database: string, place: CopyPlace): Copying {
-  let state: Copies = { ...NO_COPIES, to: placeWords(place), hasPictures: 'folder' in place };
+  let state: Copies = { ...NO_COPIES, to: placeWords(place) };
   let child: ChildProcess | null = null;
   let timer: NodeJS.Timeout | null = null;
   let isOver = false;
   const begin = (): void => {
-    const begun = fork(join(__dirname, 'copier.ts'), [database, 'folder' in place ? place.folder : place.url], {
+    const begun = fork(join(__dirname, 'copier.ts'), [database, placeText(place)], {
       execArgv: ['--import', 'tsx'],
       // Whoever stops the server by its key has it copy the last change all the same.
       detached: true,

@@ -1,6 +1,7 @@
 import { execFile, spawn, type ChildProcess } from 'node:child_process';
-import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
+import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { promisify } from 'node:util';
 import { StartError } from '../start-error';
@@ -25,8 +26,18 @@ export const picturesIn = (folder: string): string => join(folder, 'pictures');
 export const notesBeside = (database: string): string =>
   join(dirname(database), `.${database.slice(dirname(database).length + 1)}-litestream`);
 
-const addressOf = (place: CopyPlace): string =>
-  'folder' in place ? `file://${databaseIn(place.folder)}` : place.url.replace(/\/?$/, '/database');
+/** The place as Litestream is told it. */
+function replicaAt(place: CopyPlace): object {
+  if ('folder' in place) return { url: `file://${databaseIn(place.folder)}` };
+  const { bucket, path, endpoint, region, keyId, keySecret } = place;
+  return {
+    ...{ type: 's3', bucket, path: inStore(path, 'database'), endpoint, region, 'force-path-style': true },
+    ...{ 'access-key-id': keyId, 'secret-access-key': keySecret },
+  };
+}
+
+/** The name of something in an object store. */
+export const inStore = (path: string, name: string): string => (path === '' ? name : `${path}/${name}`);
 
 /**
  * Path of the program: the one that LITESTREAM names, or that of the package, which there is for Linux on x64 alone.
@@ -65,7 +76,7 @@ export const litestreamConfig = (database: string, place: CopyPlace, port: numbe
         'monitor-interval': `${EVERY_MS}ms`,
         replicas: [
           {
-            url: addressOf(place),
+            ...replicaAt(place),
             'sync-interval': `${EVERY_MS}ms`,
             'snapshot-interval': `${WHOLE_EVERY_H}h`,
             retention: `${KEPT_H}h`,
@@ -124,6 +135,27 @@ const wordsOf = (error: unknown): string => {
   return (quoted ?? last.replace(/^.*ERROR /, '')).replaceAll('\\"', '"').slice(0, 300);
 };
 
+/**
+ * Asks Litestream about copies, or for one. It is told where they are by a file that nobody else reads, for that may hold a key; and
+ * wants a database to be there, whose copies they might be.
+ */
+async function ask(place: CopyPlace, command: string, given: readonly string[] = []): Promise<string> {
+  const own = mkdtempSync(join(tmpdir(), 'jolly-asked-'));
+  const [database, config] = [join(own, 'record.sqlite'), join(own, 'litestream.json')];
+  try {
+    writeFileSync(database, '');
+    writeFileSync(config, JSON.stringify({ dbs: [{ path: database, replicas: [replicaAt(place)] }] }), { mode: 0o600 });
+    const asked = [command, '-no-expand-env', '-config', config, ...given, database];
+    const { stdout, stderr } = await run(litestreamProgram(), asked);
+    // Of a place that it cannot list it says so, and ends as if there were nothing.
+    const [trouble] = /^time=\S+ level=ERROR .*$/m.exec(`${stdout}\n${stderr}`) ?? [];
+    if (trouble !== undefined) throw Object.assign(new Error(trouble), { stderr: trouble });
+    return stdout;
+  } finally {
+    rmSync(own, { recursive: true, force: true });
+  }
+}
+
 /** A stretch of time from which every moment can be had. */
 export type Span = { id: string; from: Date; to: Date };
 
@@ -134,8 +166,7 @@ export type Span = { id: string; from: Date; to: Date };
 export async function copiedSpans(place: CopyPlace): Promise<Span[]> {
   if ('folder' in place && !existsSync(databaseIn(place.folder))) return [];
   try {
-    const { stdout } = await run(litestreamProgram(), ['generations', addressOf(place)]);
-    return stdout
+    return (await ask(place, 'generations'))
       .split('\n')
       .map((line) => /^\S+\s+([0-9a-f]{16})\s+\S+\s+(\S+)\s+(\S+)\s*$/.exec(line))
       .filter((found) => found !== null)
@@ -155,7 +186,7 @@ export async function copiedSpans(place: CopyPlace): Promise<Span[]> {
 export async function fetchCopy(place: CopyPlace, { id }: Span, at: Date | null, to: string): Promise<void> {
   const moment = at === null ? [] : ['-timestamp', at.toISOString()];
   try {
-    await run(litestreamProgram(), ['restore', '-o', to, '-generation', id, ...moment, addressOf(place)]);
+    await ask(place, 'restore', ['-o', to, '-generation', id, ...moment]);
   } catch (error) {
     throw new StartError(`The copy cannot be read (${wordsOf(error)}).`);
   }

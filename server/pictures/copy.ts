@@ -1,9 +1,6 @@
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync } from 'node:fs';
-import { readFile } from 'node:fs/promises';
-import { dirname } from 'node:path';
 import { connect } from '../db/connection';
-import { hasFile, placeOf, writeWhole } from './shelf';
+import { fileName, type Shelf } from './shelf';
 
 /** What became of the files that a database names. */
 export type CopiedPictures = { copied: number; there: number; missing: number };
@@ -20,24 +17,31 @@ function namesIn(database: string): string[] {
   }
 }
 
-const isWhole = (place: string, hash: string): boolean =>
-  existsSync(place) && createHash('sha256').update(readFileSync(place)).digest('hex') === hash;
+const isWhole = (file: Buffer | null, hash: string): file is Buffer =>
+  file !== null && createHash('sha256').update(file).digest('hex') === hash;
 
 /**
  * Copies the files that the pictures of a database name from one shelf to another, those that are there already left out. Each
  * is read and held against its name first: one that is damaged is counted as missing, and a good copy is never put over by it.
+ * @throws what the disk says, or the store
  */
-export async function copyPictures(database: string, from: string, to: string): Promise<CopiedPictures> {
+export async function copyPictures(database: string, from: Shelf, to: Shelf): Promise<CopiedPictures> {
   const done: CopiedPictures = { copied: 0, there: 0, missing: 0 };
   for (const hash of namesIn(database)) {
-    if (hasFile(to, hash)) done.there += 1;
-    else if (!isWhole(placeOf(from, hash, 'whole'), hash)) done.missing += 1;
-    else {
-      mkdirSync(dirname(placeOf(to, hash, 'whole')), { recursive: true });
-      for (const size of ['small', 'whole'] as const)
-        await writeWhole(placeOf(to, hash, size), await readFile(placeOf(from, hash, size)));
-      done.copied += 1;
+    const [small, whole] = [fileName(hash, 'small'), fileName(hash, 'whole')];
+    if (await to.has(whole)) {
+      done.there += 1;
+      continue;
     }
+    const [smallFile, wholeFile] = [await from.read(small), await from.read(whole)];
+    if (smallFile === null || !isWhole(wholeFile, hash)) {
+      done.missing += 1;
+      continue;
+    }
+    // The whole one last: where it is, both are.
+    await to.write(small, smallFile);
+    await to.write(whole, wholeFile);
+    done.copied += 1;
   }
   return done;
 }

@@ -9,11 +9,14 @@ export const shelfOf = (database: string): string => join(dirname(database), 'pi
 
 export type PictureSize = 'whole' | 'small';
 
-/** Where a file stands. @param hash 64 hexadecimal letters: nothing else is ever made into a path */
-export function placeOf(shelf: string, hash: string, size: PictureSize): string {
+/** What a file is called on any shelf. @param hash 64 hexadecimal letters: nothing else is ever made into a path */
+export function fileName(hash: string, size: PictureSize): string {
   if (!/^[0-9a-f]{64}$/.test(hash)) throw new RangeError('no name of a picture');
-  return join(shelf, hash.slice(0, 2), size === 'whole' ? `${hash}.jpg` : `${hash}.small.jpg`);
+  return `${hash.slice(0, 2)}/${size === 'whole' ? `${hash}.jpg` : `${hash}.small.jpg`}`;
 }
+
+/** Where a file stands in a folder. */
+export const placeOf = (shelf: string, hash: string, size: PictureSize): string => join(shelf, fileName(hash, size));
 
 export const hasFile = (shelf: string, hash: string): boolean => existsSync(placeOf(shelf, hash, 'whole'));
 
@@ -41,6 +44,24 @@ export async function putFile(shelf: string, { file: { hash }, whole, small }: L
   await writeWhole(place, whole);
   return true;
 }
+
+/** Where files of pictures are kept, by their names: a folder, or an object store. */
+export type Shelf = {
+  has: (name: string) => Promise<boolean>;
+  /** Null where there is none. */
+  read: (name: string) => Promise<Buffer | null>;
+  write: (name: string, content: Buffer) => Promise<void>;
+};
+
+/** A folder as a shelf. */
+export const folderShelf = (folder: string): Shelf => ({
+  has: async (name) => existsSync(join(folder, name)),
+  read: async (name) => (existsSync(join(folder, name)) ? readFile(join(folder, name)) : null),
+  write: async (name, content) => {
+    await mkdir(dirname(join(folder, name)), { recursive: true });
+    await writeWhole(join(folder, name), content);
+  },
+});
 
 /** Takes a picture off the shelf that nothing names. */
 export async function dropFile(shelf: string, hash: string): Promise<void> {
