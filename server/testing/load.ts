@@ -24,6 +24,8 @@ export type Load = {
   /** Between two things that a device does, ms at most. */
   restMs: number;
 };
+/** How long something took, and when it was done by the clock of this process, ms. */
+export type Taken = { ms: number; until: number };
 export type LoadToll = {
   devices: number;
   changes: number;
@@ -36,9 +38,9 @@ export type LoadToll = {
   judgedWrong: number;
   /** Devices that did not hear of the last revision in the end. */
   unheard: number;
-  /** Times of a change, ms: of one device alone, and of all. */
-  idle: number[];
-  loaded: number[];
+  /** Changes: of one device alone, and of all. */
+  idle: Taken[];
+  loaded: Taken[];
   /** Memory of the server, MB, sampled evenly. */
   memoryMb: number[];
 };
@@ -110,10 +112,11 @@ function memoryOf(pid: number): number {
   }
 }
 
-async function timed<T>(times: number[], work: () => Promise<T>): Promise<T> {
+async function timed<T>(times: Taken[], work: () => Promise<T>): Promise<T> {
   const from = performance.now();
   const done = await work();
-  times.push(performance.now() - from);
+  const until = performance.now();
+  times.push({ ms: until - from, until });
   return done;
 }
 
@@ -148,7 +151,7 @@ export async function runLoad(dataDir: string, { devices, seconds, least, restMs
     const inHand = await Promise.all(Array.from({ length: Math.ceil(devices / 5) }, () => begin(phones[0])));
 
     const judged = new Map<string, { plate: string; outcome: string }>();
-    const logOne = async (phone: Phone, plate: Plate, times: number[]): Promise<void> => {
+    const logOne = async (phone: Phone, plate: Plate, times: Taken[]): Promise<void> => {
       plate.beads += 1;
       const { id: _, ...bead } = beadOn(plate, rig.setup.id);
       const of = v7();
