@@ -3,7 +3,7 @@ import { eq } from 'drizzle-orm';
 import { PASS_PHRASE } from '../../core/access/pass-phrase';
 import { access, people } from '../db/access-schema';
 import type { Store } from '../db/store';
-import { untilUnlocked } from '../db/write';
+import { together } from '../db/write';
 import { endSpeakingFor, notePersonOf } from './sessions';
 
 /** What one guess costs: 19 MiB and two passes. Source: OWASP Password Storage Cheat Sheet, argon2id. */
@@ -28,7 +28,9 @@ export const hasPassPhrase = (store: Store): boolean =>
 export async function setPassPhrase(store: Store, phrase: string, now: Date): Promise<void> {
   const passPhrase = await hash(plain(phrase), COST);
   const row = { id: 1, passPhrase, setAt: now.toISOString() };
-  await untilUnlocked(() => store.insert(access).values(row).onConflictDoUpdate({ target: access.id, set: row }).run());
+  await together(store, (writing) =>
+    writing.insert(access).values(row).onConflictDoUpdate({ target: access.id, set: row }).run(),
+  );
 }
 
 /** Whether it is the pass phrase; never where none was set. */
@@ -48,17 +50,15 @@ export async function setOwnPhrase(
   deviceId: string | null,
 ): Promise<void> {
   const passPhrase = phrase === null ? null : await hash(plain(phrase), COST);
-  await untilUnlocked(() =>
-    store.transaction((writing) => {
-      writing
-        .update(people)
-        .set(passPhrase === null ? { passPhrase, keeper: false } : { passPhrase })
-        .where(eq(people.id, personId))
-        .run();
-      endSpeakingFor(writing, personId);
-      if (deviceId !== null) notePersonOf(writing, deviceId, personId, passPhrase !== null);
-    }),
-  );
+  await together(store, (writing) => {
+    writing
+      .update(people)
+      .set(passPhrase === null ? { passPhrase, keeper: false } : { passPhrase })
+      .where(eq(people.id, personId))
+      .run();
+    endSpeakingFor(writing, personId);
+    if (deviceId !== null) notePersonOf(writing, deviceId, personId, passPhrase !== null);
+  });
 }
 
 /** Whether it is somebody's own pass phrase; never where they have none. */

@@ -4,7 +4,7 @@ import type { Device } from '../../core/access/access-schema';
 import { devicePeople, devices, joinCodes, sessions } from '../db/access-schema';
 import { once } from '../db/once';
 import type { Store } from '../db/store';
-import { untilUnlocked } from '../db/write';
+import { together } from '../db/write';
 
 /** A device that has not been seen for so long comes in anew, days. */
 export const SESSION_DAYS = 90;
@@ -18,10 +18,6 @@ const hashOf = (token: string): string => createHash('sha256').update(token).dig
 const newToken = (bytes: number): string => randomBytes(bytes).toString('base64url');
 
 type Coming = { id: string; name: string; from: string };
-
-/** Does what belongs together, all or nothing; while another program holds the database it is tried again. */
-const together = (store: Store, work: (writing: Store) => void): Promise<void> =>
-  untilUnlocked(() => store.transaction((writing) => work(writing)));
 
 /** Lets a device in. @returns what it shows from now on; only its hash is kept */
 export async function beginSession(store: Store, { id, name, from }: Coming, now: Date): Promise<string> {
@@ -77,8 +73,13 @@ export function deviceOf(store: Store, token: string, from: string, now: Date): 
 function noteSeen(store: Store, tokenHash: string, id: string, lastFrom: string, now: Date): void {
   const lastAt = now.toISOString();
   try {
-    store.update(sessions).set({ lastAt }).where(eq(sessions.tokenHash, tokenHash)).run();
-    store.update(devices).set({ lastAt, lastFrom }).where(eq(devices.id, id)).run();
+    store.transaction(
+      (writing) => {
+        writing.update(sessions).set({ lastAt }).where(eq(sessions.tokenHash, tokenHash)).run();
+        writing.update(devices).set({ lastAt, lastFrom }).where(eq(devices.id, id)).run();
+      },
+      { behavior: 'immediate' },
+    );
   } catch (error) {
     if (!/^(SQLITE_|PRIMARY_AWAY)/.test(String((error as { code?: unknown }).code))) throw error;
   }

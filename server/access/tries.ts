@@ -3,7 +3,7 @@ import { ipKeyGenerator, rateLimit, type RateLimitRequestHandler, type Store as 
 import type { Devices } from '../../core/access/access-schema';
 import { wrongTries } from '../db/access-schema';
 import type { Store } from '../db/store';
-import { untilUnlocked } from '../db/write';
+import { together } from '../db/write';
 import { sendProblem } from '../http/problem';
 
 /** So many wrong ones from one address in so long, and it has to wait. */
@@ -32,23 +32,24 @@ export function triesStore(store: Store, now: () => Date): TriesStore {
     localKeys: false,
     get: (key) => hits(key),
     increment: (key) =>
-      untilUnlocked(() => {
+      together(store, (writing) => {
         const { totalHits, resetTime } = hits(key);
         // Who has to wait is not made to wait longer by asking.
         if (totalHits >= MOST_TRIES) return { totalHits: totalHits + 1, resetTime };
-        store
+        writing
           .delete(wrongTries)
           .where(lt(wrongTries.at, now().getTime() - TOLD_DAYS * DAY_MS))
           .run();
-        store.insert(wrongTries).values({ from: key, at: now().getTime() }).run();
+        writing.insert(wrongTries).values({ from: key, at: now().getTime() }).run();
         return hits(key);
       }),
     decrement: (key) =>
-      untilUnlocked(() => {
-        const last = store.select().from(wrongTries).where(ofKey(key)).orderBy(desc(wrongTries.id)).limit(1).get();
-        if (last !== undefined) store.delete(wrongTries).where(eq(wrongTries.id, last.id)).run();
+      together(store, (writing) => {
+        const last = writing.select().from(wrongTries).where(ofKey(key)).orderBy(desc(wrongTries.id)).limit(1).get();
+        if (last !== undefined) writing.delete(wrongTries).where(eq(wrongTries.id, last.id)).run();
       }),
-    resetKey: (key) => untilUnlocked(() => void store.delete(wrongTries).where(eq(wrongTries.from, key)).run()),
+    resetKey: (key) =>
+      together(store, (writing) => void writing.delete(wrongTries).where(eq(wrongTries.from, key)).run()),
   };
 }
 

@@ -6,20 +6,19 @@ type Document = Record<string, unknown>;
 
 /** Problems that any endpoint may answer with. */
 const ANYWHERE: ProblemCode[] = ['wrong-fields', 'not-in', 'unknown-host', 'broken', 'database-unreadable'];
-const WITH_BODY: ProblemCode[] = [
-  'not-json',
-  'wrong-origin',
-  'too-large',
-  'wrong-content-type',
-  'disk-full',
-  'database-locked',
-  'sites-apart',
-];
+const WITH_BODY: ProblemCode[] = ['not-json', 'too-large', 'wrong-content-type'];
+/** Problems of what may write. */
+const WRITING: ProblemCode[] = ['wrong-origin', 'disk-full', 'database-locked', 'sites-apart'];
 
 const problemContent = { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } };
 
-function answersOf({ answer, body, problems = [] }: AnyEndpoint): Document {
-  const codes = [...ANYWHERE, ...(body === undefined ? [] : WITH_BODY), ...problems];
+function answersOf({ method, answer, body, problems = [] }: AnyEndpoint): Document {
+  const codes = [
+    ...ANYWHERE,
+    ...(body === undefined ? [] : WITH_BODY),
+    ...(method === 'get' ? [] : WRITING),
+    ...problems,
+  ];
   const byStatus: Document = {
     '200': { description: answer.description, content: { 'application/json': { schema: answer.schema } } },
   };

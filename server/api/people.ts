@@ -19,7 +19,7 @@ import { isKeeper, type Caller } from '../access/caller';
 import { isOwnPhrase, setOwnPhrase } from '../access/pass-phrase';
 import { hasShown, setPersonOf } from '../access/sessions';
 import { addFollowing, addPerson, changePerson, findPerson, followingOf, listPeople } from '../db/people';
-import { untilUnlocked } from '../db/write';
+import { together } from '../db/write';
 import { NotAllowed } from '../http/not-allowed';
 import { requireKeeper, SESSION, sessionOf } from './access';
 import { endpoint, type AnyEndpoint, type Context } from './endpoint';
@@ -66,7 +66,7 @@ export const PEOPLE: readonly AnyEndpoint[] = [
     body: { schema: NEW_PERSON_SCHEMA, read: validateNewPerson },
     answer: PERSON,
     problems: ['conflict'],
-    work: ({ body }, { store }) => untilUnlocked(() => addPerson(store, body)),
+    work: ({ body }, { store }) => together(store, (writing) => addPerson(writing, body)),
   }),
   endpoint({
     method: 'patch',
@@ -77,7 +77,7 @@ export const PEOPLE: readonly AnyEndpoint[] = [
     problems: ['not-found', 'conflict', 'not-the-keeper'],
     work: ({ params, body, caller }, { store }) => {
       requireKeeper(caller);
-      return untilUnlocked(() => changePerson(store, params.id, body));
+      return together(store, (writing) => changePerson(writing, params.id, body));
     },
   }),
   endpoint({
@@ -126,7 +126,7 @@ export const PEOPLE: readonly AnyEndpoint[] = [
     work: async ({ params: { id }, body, caller }, context) => {
       requireSpeaks(caller, id, context);
       if (findPerson(context.store, id) === null) return null;
-      await untilUnlocked(() => addFollowing(context.store, id, body));
+      await together(context.store, (writing) => addFollowing(writing, id, body));
       return followingOf(context.store, id);
     },
   }),

@@ -83,20 +83,21 @@ export function followingOf(store: Store, id: string): Following | null {
   };
 }
 
-/** Adds what a device knows of somebody: the habits stand in the place of those before, an answer is kept once. */
-export function addFollowing(store: Store, id: string, { habits, answers: given = [] }: FollowingChange): void {
-  store.transaction((writing) => {
-    if (habits !== undefined)
-      writing
-        .update(people)
-        .set({ habits: JSON.stringify(habits) })
-        .where(eq(people.id, id))
-        .run();
-    for (const answered of given)
-      writing
-        .insert(answers)
-        .values({ personId: id, ...answered })
-        .onConflictDoNothing()
-        .run();
-  });
+/**
+ * Adds what a device knows of somebody: the habits stand in the place of those before, an answer is kept once.
+ * @param writing within a transaction
+ */
+export function addFollowing(writing: Store, id: string, { habits, answers: given = [] }: FollowingChange): void {
+  if (habits !== undefined)
+    writing
+      .update(people)
+      .set({ habits: JSON.stringify(habits) })
+      .where(eq(people.id, id))
+      .run();
+  for (const answered of given)
+    writing
+      .insert(answers)
+      .values({ personId: id, ...answered })
+      .onConflictDoNothing()
+      .run();
 }

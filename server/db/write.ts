@@ -69,7 +69,7 @@ export function writeNow<T>(store: Store, work: (writing: Writing) => T): T {
  * @param work does all or nothing
  * @throws the database's own error when the lock is not given up in time
  */
-export async function untilUnlocked<T>(work: () => T): Promise<T> {
+async function untilUnlocked<T>(work: () => T): Promise<T> {
   for (const until = Date.now() + PATIENCE; ;) {
     try {
       return work();
@@ -80,6 +80,14 @@ export async function untilUnlocked<T>(work: () => T): Promise<T> {
   }
 }
 
-/** The same as {@link writeNow}, with patience. @throws as {@link untilUnlocked} does */
+/**
+ * Does what belongs together and is told to no device, all or nothing, with patience. The lock is taken before anything else: a
+ * statement that meets it half-way may hold the connection at what was so then.
+ * @throws the database's own error when the lock is not given up in time
+ */
+export const together = <T>(store: Store, work: (writing: Store) => T): Promise<T> =>
+  untilUnlocked(() => store.transaction((writing) => work(writing), { behavior: 'immediate' }));
+
+/** The same as {@link writeNow}, with patience. @throws the database's own error when the lock is not given up in time */
 export const write = <T>(store: Store, work: (writing: Writing) => T): Promise<T> =>
   untilUnlocked(() => writeNow(store, work));
