@@ -38,7 +38,7 @@ function NoCopies() {
       <Words strong>The record is on one disk only. When that is lost, all of it is.</Words>
       <Words>
         Whoever keeps the machine can have every change copied within a second, to another disk or a store: stop the
-        server, and start it with COPY_TO set to a folder there.
+        server, and start it with COPY_TO set to a folder there, or to the address of the store.
       </Words>
     </>
   );
