@@ -12,14 +12,18 @@ import {
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
-import { v7 } from 'uuid';
 import type { Copies } from '../../core/record/copies-schema';
-import type { RigRecord } from '../../core/record/schema';
 import { copiesCommand, restoreCommand } from '../backup/command';
-import { openStore } from '../db/open';
 import { shelfOf } from '../pictures/shelf';
 import { StartError } from '../start-error';
-import { destroyWhileWriting, killCopying, untilCopied, untilCopyingEnded } from '../testing/destroy';
+import {
+  destroyWhileWriting,
+  killCopying,
+  renameRig as rename,
+  rigNames,
+  untilCopied,
+  untilCopyingEnded,
+} from '../testing/destroy';
 import { MortalServer } from '../testing/faults';
 import { requireNoOldCopies } from './copying';
 
@@ -41,19 +45,6 @@ let running: MortalServer | null = null;
 const start = async (): Promise<MortalServer> =>
   (running = await MortalServer.start(dataDir, ['--weeks'], { COPY_TO: copies }));
 const DATABASE = 'jolly-tinker.sqlite';
-
-async function rename(server: MortalServer, name: string): Promise<void> {
-  const [{ id }] = (await server.ask<RigRecord[]>('/rigs')).json;
-  const change = { id: v7(), kind: 'change-rig', of: id, device: v7(), madeAt: new Date().toISOString(), against: 0 };
-  expect((await server.ask('/changes', { ...change, fields: { name } })).status).toBe(200);
-}
-
-function rigNames(database: string): string[] {
-  const { connection, close } = openStore(database);
-  const names = connection.prepare('SELECT name FROM rigs').pluck().all() as string[];
-  close();
-  return names;
-}
 
 async function untilTold(server: MortalServer, like: RegExp | null): Promise<Copies> {
   for (;;) {

@@ -2,14 +2,11 @@ import { mkdirSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
-import { v7 } from 'uuid';
 import type { Copies } from '../../core/record/copies-schema';
-import type { RigRecord } from '../../core/record/schema';
 import { copiesCommand, restoreCommand } from '../backup/command';
-import { openStore } from '../db/open';
 import { fileName } from '../pictures/shelf';
 import { StartError } from '../start-error';
-import { untilCopied, untilCopyingEnded } from '../testing/destroy';
+import { renameRig as rename, rigNames, untilCopied, untilCopyingEnded } from '../testing/destroy';
 import { MortalServer } from '../testing/faults';
 import { KEY_ID, KEY_SECRET, openObjectStore, type ObjectStore } from '../testing/object-store';
 import { requireNoOldCopies } from './copying';
@@ -37,19 +34,6 @@ const KEY = { COPY_KEY_ID: KEY_ID, COPY_KEY_SECRET: KEY_SECRET };
 const address = (): string => `s3://yard/copies?endpoint=${objects.endpoint}`;
 const place = (key = KEY): ObjectPlace => copyPlace(address(), 'COPY_TO', key) as ObjectPlace;
 const DATABASE = 'jolly-tinker.sqlite';
-
-async function rename(server: MortalServer, name: string): Promise<void> {
-  const [{ id }] = (await server.ask<RigRecord[]>('/rigs')).json;
-  const change = { id: v7(), kind: 'change-rig', of: id, device: v7(), madeAt: new Date().toISOString(), against: 0 };
-  expect((await server.ask('/changes', { ...change, fields: { name } })).status).toBe(200);
-}
-
-function rigNames(database: string): string[] {
-  const { connection, close } = openStore(database);
-  const names = connection.prepare('SELECT name FROM rigs').pluck().all() as string[];
-  close();
-  return names;
-}
 
 async function untilTold(server: MortalServer, isIt: (copies: Copies) => boolean): Promise<Copies> {
   for (;;) {

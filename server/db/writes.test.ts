@@ -1,3 +1,4 @@
+import { sql } from 'drizzle-orm';
 import type { NewBead, NewCoupon, NewRig } from '../../core/record/schema';
 import { findBead } from './beads';
 import { changeBead } from './put';
@@ -250,4 +251,19 @@ describe('who waits for something new', () => {
     while (changesTold(database.store, since, 100, () => undefined) === one) await rest(50);
     expect(changesTold(database.store, since, 100, () => undefined).rigs[0].name).toBe('Anvil 6');
   });
+});
+
+it('leaves no words in the search of what is called otherwise since', () => {
+  const found = (word: string): number[] =>
+    database.store
+      .all<{ rowid: number }>(sql`SELECT rowid FROM entry_words WHERE words MATCH ${word}`)
+      .map((row) => row.rowid);
+  put.rig();
+  put.coupon();
+  const [before] = found('hinge');
+  expect(before).toBeGreaterThan(0);
+  put.coupon({ title: 'Latch' });
+  expect(found('hinge')).toEqual([]);
+  expect(found('latch')).toHaveLength(1);
+  expect(found('latch')).not.toEqual([before]);
 });

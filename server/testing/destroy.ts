@@ -5,6 +5,7 @@ import { v7 } from 'uuid';
 import type { Copies } from '../../core/record/copies-schema';
 import type { Coupon, RigRecord } from '../../core/record/schema';
 import { restoreCommand } from '../backup/command';
+import { openStore } from '../db/open';
 import { MortalServer } from './faults';
 import { beadOn, couponOn } from './workshop';
 
@@ -33,6 +34,22 @@ export type Loss = {
 };
 
 type Written = { id: string; writer: number; at: number };
+
+/** Gives a rig another name. @throws where that is not taken */
+export async function renameRig(server: MortalServer, name: string): Promise<void> {
+  const [{ id }] = (await server.ask<RigRecord[]>('/rigs')).json;
+  const change = { id: v7(), kind: 'change-rig', of: id, device: v7(), madeAt: new Date().toISOString(), against: 0 };
+  const { status } = await server.ask('/changes', { ...change, fields: { name } });
+  if (status !== 200) throw new Error(`the change was answered with ${status}`);
+}
+
+/** What the rigs of a database are called. */
+export function rigNames(database: string): string[] {
+  const { connection, close } = openStore(database);
+  const names = connection.prepare('SELECT name FROM rigs').pluck().all() as string[];
+  close();
+  return names;
+}
 
 /** Waits until the server says that all up to a moment is copied. */
 export async function untilCopied(server: MortalServer, since = Date.now()): Promise<Copies> {
