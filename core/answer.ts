@@ -21,8 +21,7 @@ import type { Reason } from './diagnosis/weight-of-evidence';
 import { ENGINE } from './engine';
 import { isCheckId, isStatedId, type CheckId, type StatedId } from './evidence/ids';
 import { FIELD_WORDS, statedOfEvidence, type FieldEvidence } from './evidence/table';
-import { check, evidenceName, finding, marksOf } from './knowledge';
-import type { Check } from './knowledge';
+import { answersOf, check, finding, marksOf, statedWords, type Check, type StatedAnswer } from './knowledge';
 import { leavesOf, type Leaves } from './record/carried';
 import { readArc } from './arc/reading';
 import { startOf, withoutBead, type Start } from './start/start';
@@ -40,24 +39,24 @@ export type NamedCause = Omit<CauseVerdict, 'because'> & {
   prevent: string;
 };
 
-export type NamedWouldBe = WouldBe & { name: string };
+/** An answer to a finding or check, and the cause that would lead the list after it. */
+export type NamedAnswer = StatedAnswer & { leadsTo: (WouldBe & { name: string }) | null };
 
-/** A finding or check to answer next, with how it is done and what the answer would mean. */
+/** A finding or check to answer next, with how it is done, what can be seen, and what either would mean. */
 export type NamedCheck = Omit<NextCheck, 'ifPresent' | 'ifAbsent'> & {
   name: string;
   plain: string;
-  /** What the fault looks like, for a check; what it is easily taken for, for a finding. */
-  shows: string | null;
+  /** What a finding is easily taken for; null for a check. */
   mistakenFor: string | null;
   caution: string | null;
-  ifPresent: NamedWouldBe | null;
-  ifAbsent: NamedWouldBe | null;
+  answers: NamedAnswer[];
 };
 
-/** A look before the first bead: how it is done, and what a fault looks like. */
-export type NamedLook = Pick<Check, 'name' | 'plain' | 'shows' | 'minutes'> & {
+/** A look before the first bead: how it is done, and what can be seen. */
+export type NamedLook = Pick<Check, 'name' | 'plain' | 'minutes'> & {
   check: CheckId;
   caution: string | null;
+  answers: readonly StatedAnswer[];
 };
 
 /** What a case gets back: the arc, the causes, what to check next, the corrected numbers, the cautions. */
@@ -94,34 +93,38 @@ export type Answer = {
   judgedBy: string;
 };
 
-function named(engine: Engine, { because, ...verdict }: CauseVerdict): NamedCause {
+type Findings = NonNullable<Case['findings']>;
+
+function named(engine: Engine, findings: Findings, { because, ...verdict }: CauseVerdict): NamedCause {
   const { name, plain, check: checkId, remedy } = causeOf(engine, verdict.cause);
   return {
     ...verdict,
     name,
     plain,
-    because: because.map((reason) => ({ ...reason, name: evidenceWords(reason) })),
+    because: because.map((reason) => ({ ...reason, name: evidenceWords(reason, findings) })),
     toBeSure: check(checkId).plain,
     cure: remedy.plain,
     prevent: remedy.prevent,
   };
 }
 
-function evidenceWords({ evidence }: Reason): string {
+function evidenceWords({ evidence }: Reason, findings: Findings): string {
   const stated = statedOfEvidence(evidence);
-  return stated === null ? FIELD_WORDS[evidence as FieldEvidence] : evidenceName(stated);
+  return stated === null ? FIELD_WORDS[evidence as FieldEvidence] : statedWords(stated, findings[stated] ?? 'unknown');
 }
 
 function namedCheck(engine: Engine, { ifPresent, ifAbsent, ...next }: NextCheck): NamedCheck {
-  const would = (then: WouldBe | null): NamedWouldBe | null =>
-    then === null ? null : { ...then, name: causeOf(engine, then.cause).name };
-  const both = { ...next, ifPresent: would(ifPresent), ifAbsent: would(ifAbsent) };
+  const then = { present: ifPresent, absent: ifAbsent };
+  const answers = answersOf(next.check).map(({ state, text }): NamedAnswer => {
+    const would = then[state];
+    return { state, text, leadsTo: would === null ? null : { ...would, name: causeOf(engine, would.cause).name } };
+  });
   if (isCheckId(next.check)) {
-    const { name, plain, shows, caution } = check(next.check);
-    return { ...both, name, plain, shows, mistakenFor: null, caution: caution ?? null };
+    const { name, plain, caution } = check(next.check);
+    return { ...next, name, plain, mistakenFor: null, caution: caution ?? null, answers };
   }
   const { name, plain, mistakenFor } = finding(next.check);
-  return { ...both, name, plain, shows: null, mistakenFor, caution: null };
+  return { ...next, name, plain, mistakenFor, caution: null, answers };
 }
 
 /** Volts against wire speed around today's figures and the corrected ones. */
@@ -151,12 +154,13 @@ export function answer(input: Case, engine: Engine = ENGINE): Answer {
     leavesOf(causes, { findings: input.findings ?? {}, suspects }, movesNow(correction, changes));
   return {
     arc,
-    causes: causes.map((verdict) => named(engine, verdict)),
+    causes: causes.map((verdict) => named(engine, input.findings ?? {}, verdict)),
     noCause,
     nextChecks: nextChecks.map((next) => namedCheck(engine, next)),
     firstLooks: diagnosis.firstLooks.map((look) => {
-      const { name, plain, shows, caution } = check(look.check);
-      return { check: look.check, minutes: look.minutes, name, plain, shows, caution: caution ?? null };
+      const { name, plain, caution } = check(look.check);
+      const answers = answersOf(look.check);
+      return { check: look.check, minutes: look.minutes, name, plain, caution: caution ?? null, answers };
     }),
     telling,
     askFor,
@@ -178,9 +182,9 @@ export function answer(input: Case, engine: Engine = ENGINE): Answer {
       : null,
     nextBead: nextBeadAt(arcAfter.transfer),
     names: Object.fromEntries(
-      Object.keys(input.findings ?? {})
-        .filter(isStatedId)
-        .map((id) => [id, evidenceName(id)]),
+      Object.entries(input.findings ?? {}).flatMap(([id, state]) =>
+        isStatedId(id) ? [[id, statedWords(id, state)] as const] : [],
+      ),
     ),
     appearance: {
       now: beadAppearance(setup, arc, input.settings ?? {}, marksOf(input.findings ?? {})),

@@ -13,7 +13,7 @@ import {
 
 /** The verdict's list of causes, likeliest first. */
 const topCause = (page: Page, name: string) =>
-  page.getByRole('button', { name: new RegExp(`^${name}.*(very likely|likely|may well be)`) });
+  page.getByRole('button', { name: new RegExp(`^${name}.*\\b(very likely|likely|possible)`) });
 
 test('holes all over with a clogged nozzle: the cover is asked for first, and one tap settles it', async ({ page }) => {
   await newCoupon(page, 'Sponge plate', { thickness: '5' });

@@ -51,7 +51,7 @@ function causeText(cause: Cause): string {
     `\`${cause.id}\`. ${cause.plain} Prior ${meanOf(cause.prior)}.`,
     [...factors, ...figures].join('\n'),
     ['| Brings out | Strength | Because |', '| --- | --- | --- |', ...links].join('\n'),
-    `**Check** (${check?.minutes} min, ${check?.tools}): ${check?.plain} Shows: ${check?.shows}.${check?.caution === undefined ? '' : ` Mind: ${check.caution}`}`,
+    `**Check** (${check?.minutes} min, ${check?.tools}): ${check?.plain} All clear: ${check?.clear}. The fault: ${check?.fault}.${check?.caution === undefined ? '' : ` Mind: ${check.caution}`}`,
     `**Remedy**: ${cause.remedy.plain} **Next time**: ${cause.remedy.prevent}${cause.remedy.caution === undefined ? '' : ` **Mind**: ${cause.remedy.caution}`}`,
   ]
     .filter((part) => part !== '')

@@ -1,12 +1,15 @@
 import { Pressable, type PressableProps } from 'react-native';
 import type { ReactNode } from 'react';
 import { Row } from './Row';
+import { useGlove } from './use-glove';
 import { Words } from './Words';
 
 type ButtonProps = Omit<PressableProps, 'children'> & {
   label: string;
   icon?: ReactNode;
   tone?: 'act' | 'plain' | 'quiet';
+  /** Meant to be tapped again and again, as a step of a knob: every touch counts. */
+  repeats?: boolean;
   className?: string;
 };
 
@@ -16,15 +19,26 @@ const TONE = {
   quiet: { box: '', words: 'text-ink' },
 };
 
-/** A push with words on it: 56 px high, for gloves. */
-export function Button({ label, icon, tone = 'plain', className = '', disabled, ...props }: ButtonProps) {
+/** A push with words on it: 56 px high, for gloves; the second tap of a glove is none. */
+export function Button({
+  label,
+  icon,
+  tone = 'plain',
+  repeats = false,
+  className = '',
+  disabled,
+  onPress,
+  ...props
+}: ButtonProps) {
   const { box, words } = TONE[tone];
+  const glove = useGlove();
   return (
     <Pressable
       role="button"
       aria-label={label}
       aria-disabled={disabled === true}
       disabled={disabled}
+      onPress={repeats ? onPress : glove(onPress)}
       className={`min-h-14 flex-row items-center justify-center gap-2 rounded-md px-4 ${box} ${disabled ? 'opacity-50' : ''} ${className}`}
       {...props}
     >
@@ -62,20 +76,33 @@ type ToggleProps = {
   role?: 'radio' | 'checkbox' | 'tab';
   /** What it is said of, where many of the same name stand below one another: for those who hear the page. */
   of?: string;
+  /** The whole of it in words, where the label alone does not say what it is about: for those who hear the page. */
+  spoken?: string;
   /** Narrower, where many stand in a row. */
   narrow?: boolean;
   className?: string;
 };
 
 /** A chip that is on or off; on is inked and underlined by a heavier frame, not by colour alone. */
-export function Toggle({ label, on, onPress, role = 'checkbox', of, narrow = false, className = '' }: ToggleProps) {
+export function Toggle({
+  label,
+  on,
+  onPress,
+  role = 'checkbox',
+  of,
+  spoken,
+  narrow = false,
+  className = '',
+}: ToggleProps) {
+  const glove = useGlove();
+  const name = spoken ?? (of === undefined ? undefined : `${label}: ${of}`);
   const state = role === 'tab' ? { 'aria-selected': on } : { 'aria-checked': on };
   return (
     <Pressable
       role={role}
-      {...(of === undefined ? {} : { 'aria-label': `${label}: ${of}` })}
+      {...(name === undefined ? {} : { 'aria-label': name })}
       {...state}
-      onPress={onPress}
+      onPress={glove(onPress)}
       className={`min-h-14 items-center justify-center rounded-md border-2 ${narrow ? 'px-2.5' : 'px-4'} ${on ? 'border-ink bg-ink' : 'border-edge bg-plate'} ${className}`}
     >
       <Words strong={on} className={on ? 'text-ground' : 'text-ink'}>

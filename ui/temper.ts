@@ -17,6 +17,5 @@ export function temperColour(share: number): string {
 export function likelihoodWords(probability: number): string {
   if (probability >= 0.85) return 'very likely';
   if (probability >= 0.6) return 'likely';
-  if (probability >= 0.3) return 'may well be';
-  return probability >= 0.1 ? 'worth a look' : 'hardly';
+  return probability >= 0.1 ? 'possible' : 'unlikely';
 }

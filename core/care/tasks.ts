@@ -76,7 +76,7 @@ export const CARE: readonly Care[] = [
     steps: [
       'Open the rolls; brush copper and flux out of the groove, no oil.',
       'Look at the groove in slanting light: a rounded edge slips.',
-      'Close them, and set the tension by the glove test: the wire slips before it bird-nests.',
+      'Close them, and set the tension: the wire feeds against dry wood from 50 mm, and slips when it is stopped dead.',
     ],
   },
   {

@@ -51,8 +51,8 @@ export const CAUTIONS: readonly Caution[] = [
       text: 'Was it cleaned with a chlorinated degreaser or brake cleaner?',
       when: [{ surface: ['oil'] }, { workpiece: ['tank'] }],
     },
-    text: 'Stop. Chlorinated degreaser and an arc make phosgene. Wash it off and air it out before any arc.',
-    first: 'Washed off, dry and aired out',
+    text: 'Stop. Chlorinated degreaser and an arc make phosgene. Wash it off, air it out, and no open degreaser or vapour anywhere the arc can shine.',
+    first: 'Washed off, dry, aired out, no degreaser near',
   },
   {
     id: 'confined-space',

@@ -62,6 +62,38 @@ export const finding = (id: FindingId): Finding => found(findingById.get(id), 'f
 /** @throws RangeError for an unknown id */
 export const check = (id: CheckId): Check => found(checkById.get(id), 'check', id);
 
+/** One of the two answers to a finding or check: how a case states it, and what is seen. */
+export type StatedAnswer = { state: 'present' | 'absent'; text: string };
+
+const SEEN: readonly StatedAnswer[] = [
+  { state: 'present', text: 'Seen' },
+  { state: 'absent', text: 'Not there' },
+];
+
+/**
+ * The answers to a finding or check in the words of what is seen, in the order they are offered everywhere: of a check the
+ * all-clear first.
+ * @throws RangeError for an unknown id
+ */
+export function answersOf(id: StatedId): readonly StatedAnswer[] {
+  if (!isCheckId(id)) return SEEN;
+  const { clear, fault } = check(id);
+  return [
+    { state: 'absent', text: clear },
+    { state: 'present', text: fault },
+  ];
+}
+
+/**
+ * What is stated of a finding or check: of a check what was seen, "Nozzle: spatter in it, or holes shut"; of a finding its name.
+ * @throws RangeError for an unknown id
+ */
+export function statedWords(id: StatedId, state: 'present' | 'absent' | 'unknown'): string {
+  const seen = isCheckId(id) ? answersOf(id).find((answer) => answer.state === state) : undefined;
+  const name = evidenceName(id);
+  return seen === undefined ? name : `${name}: ${seen.text.charAt(0).toLowerCase()}${seen.text.slice(1)}`;
+}
+
 /** The trade name of a finding or check. @throws RangeError for an unknown id */
 export function evidenceName(id: StatedId): string {
   return isCheckId(id) ? check(id).name : finding(id).name;

@@ -8,7 +8,19 @@ import {
   type FindingId,
   type StatedId,
 } from '../evidence/ids';
-import { CAUSES, CHECKS, FINDINGS, KNOWLEDGE, cause, check, finding, type Cause, type Knowledge } from '.';
+import {
+  answersOf,
+  CAUSES,
+  cause,
+  check,
+  CHECKS,
+  finding,
+  FINDINGS,
+  KNOWLEDGE,
+  statedWords,
+  type Cause,
+  type Knowledge,
+} from '.';
 import { lintKnowledge } from './lint';
 import { OPPOSITES } from './opposites';
 import { CAUSE_SCHEMA, CHECK_SCHEMA, FINDING_SCHEMA } from './schema';
@@ -76,6 +88,21 @@ describe('knowledge', () => {
       'takes no time',
     ],
     [
+      'a check that takes yes for an answer',
+      { ...KNOWLEDGE, checks: CHECKS.map((one) => ({ ...one, fault: 'Yes.' })) },
+      'does not say what is seen',
+    ],
+    [
+      'a check with one answer',
+      { ...KNOWLEDGE, checks: CHECKS.map((one) => ({ ...one, clear: one.fault })) },
+      'both answers are the same',
+    ],
+    [
+      'a check that asks',
+      { ...KNOWLEDGE, checks: CHECKS.map((one) => ({ ...one, name: 'Bright to the eye?' })) },
+      'asks a question',
+    ],
+    [
       'a caution about nothing',
       { ...KNOWLEDGE, cautions: [{ id: 'odd', stop: false, text: 'mind', findings: ['bead-purple' as StatedId] }] },
       'caution odd',
@@ -100,6 +127,16 @@ describe('knowledge', () => {
       ajv.validate(schema, entry);
       expect({ id: entry.id, errors: ajv.errors }).toEqual({ id: entry.id, errors: null });
     }
+  });
+
+  it('offers what is seen of a check, the all-clear first, and says which was said', () => {
+    expect(answersOf('check-gauge-holds')).toEqual([
+      { state: 'absent', text: 'Needle holds' },
+      { state: 'present', text: 'Needle drops' },
+    ]);
+    expect(statedWords('check-gauge-holds', 'absent')).toBe('Gauge with the cylinder shut: needle holds');
+    expect(answersOf('bead-ropey').map(({ text }) => text)).toEqual(['Seen', 'Not there']);
+    expect(statedWords('bead-ropey', 'present')).toBe('Ropey, humped');
   });
 
   it('names only findings in its opposites, and never a pair twice', () => {

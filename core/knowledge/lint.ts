@@ -1,6 +1,6 @@
 import { STATED_IDS } from '../evidence/ids';
 import { meanOf } from '.';
-import type { Cause, Knowledge } from './types';
+import type { Cause, Check, Knowledge } from './types';
 
 /** What a cause would bring out and which figures tell of it, for comparing two causes. */
 function signature(cause: Cause): string {
@@ -33,6 +33,20 @@ function causeFaults(cause: Cause, { checks }: Knowledge): string[] {
   return faults;
 }
 
+/** An answer that says nothing of what is seen: a truthful one to a question that points to the fault is heard as its opposite. */
+const SAYS_NOTHING = /^(yes|no|yep|nope|ok|okay|fine|true|false|good|bad|right|wrong)\W*$/i;
+
+function checkFaults({ id, name, plain, clear, fault, minutes }: Check): string[] {
+  const faults: string[] = [];
+  if (!(minutes > 0)) faults.push(`${id}: takes no time`);
+  for (const answer of [clear, fault])
+    if (answer.trim() === '' || SAYS_NOTHING.test(answer)) faults.push(`${id}: "${answer}" does not say what is seen`);
+  if (clear.toLowerCase() === fault.toLowerCase()) faults.push(`${id}: both answers are the same`);
+  if ([name, plain].some((text) => text.includes('?')))
+    faults.push(`${id}: asks a question that a yes could answer; name what is looked at`);
+  return faults;
+}
+
 /**
  * Faults in the knowledge: causes without check or remedy, links without reason, findings without cause or
  * drawing, causes that nothing can tell apart, cautions that name what does not exist.
@@ -47,7 +61,7 @@ export function lintKnowledge(knowledge: Knowledge): string[] {
   const linked = new Set<string>(causes.flatMap(({ links, check }) => [...links.map(([id]) => id), check]));
   stated.filter((id) => !linked.has(id)).forEach((id) => faults.push(`${id}: no cause brings it out`));
   findings.filter(({ drawing }) => drawing === undefined).forEach(({ id }) => faults.push(`${id}: has no drawing`));
-  checks.filter(({ minutes }) => !(minutes > 0)).forEach(({ id }) => faults.push(`${id}: takes no time`));
+  faults.push(...checks.flatMap(checkFaults));
   causes.forEach((a, i) => {
     const twin = causes.slice(i + 1).find((b) => signature(a) === signature(b));
     if (twin !== undefined) faults.push(`${a.id} and ${twin.id}: nothing tells them apart`);

@@ -3,6 +3,8 @@ import { FIGURES } from '../evidence/table';
 
 /** The shape of the knowledge as JSON Schema: what the types say, held against the data at test time. */
 const sentence = { type: 'string', minLength: 6, maxLength: 200 } as const;
+/** What is seen, short enough for a button. */
+const seen = { type: 'string', minLength: 4, maxLength: 40 } as const;
 const id = { type: 'string', pattern: '^[a-z]+(-[a-z]+)*$' } as const;
 const chance = { type: 'number', exclusiveMinimum: 0, exclusiveMaximum: 1 } as const;
 
@@ -32,12 +34,13 @@ export const FINDING_SCHEMA = {
 export const CHECK_SCHEMA = {
   type: 'object',
   additionalProperties: false,
-  required: ['id', 'name', 'plain', 'shows', 'minutes', 'tools', 'leak'],
+  required: ['id', 'name', 'plain', 'clear', 'fault', 'minutes', 'tools', 'leak'],
   properties: {
     id: { type: 'string', pattern: '^check-[a-z-]+$' },
     name: { type: 'string', minLength: 3, maxLength: 34 },
     plain: sentence,
-    shows: sentence,
+    clear: seen,
+    fault: seen,
     minutes: { type: 'number', exclusiveMinimum: 0, maximum: 60 },
     tools: { type: 'string', minLength: 3 },
     caution: sentence,

@@ -46,8 +46,9 @@ export type Check = {
   name: string;
   /** What to do. */
   plain: string;
-  /** What the fault looks like when it is there. */
-  shows: string;
+  /** What is seen where all is well, and where the fault is there: the two answers, never a bare yes or no. */
+  clear: string;
+  fault: string;
   minutes: number;
   tools: string;
   caution?: string;

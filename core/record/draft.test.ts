@@ -6,6 +6,7 @@ import {
   setReading,
   setSetting,
   step,
+  setFinding,
   tapFinding,
   typeSetting,
   undo,
@@ -17,14 +18,13 @@ const EMPTY_DRAFT = emptyDraft('0190b000-0000-7000-8000-000000000001');
 const same = (value: number): number => value;
 
 describe('the draft of a bead', () => {
-  it('goes round unknown, seen, not there on one finding', () => {
+  it('takes no number of taps on a finding for its opposite', () => {
     const seen = tapFinding(EMPTY_DRAFT, 'bead-ropey');
-    const absent = tapFinding(seen, 'bead-ropey');
-    expect([seen.findings, absent.findings, tapFinding(absent, 'bead-ropey').findings]).toEqual([
-      { 'bead-ropey': 'present' },
-      { 'bead-ropey': 'absent' },
-      {},
-    ]);
+    const none = tapFinding(seen, 'bead-ropey');
+    expect([seen.findings, none.findings]).toEqual([{ 'bead-ropey': 'present' }, {}]);
+    // What was said not to be there on purpose is seen after all.
+    const absent = setFinding(EMPTY_DRAFT, 'bead-ropey', 'absent');
+    expect(tapFinding(absent, 'bead-ropey').findings).toEqual({ 'bead-ropey': 'present' });
   });
 
   it('takes a figure with a comma, and none', () => {

@@ -70,11 +70,9 @@ export function undo(history: DraftHistory, newId: string): Undone {
   return { history: { now, past: history.past.slice(0, -1) }, unlog: last.logged, rejudge: last.judged ?? null };
 }
 
-const AFTER: Record<FindingState, FindingState> = { unknown: 'present', present: 'absent', absent: 'unknown' };
-
-/** A tap on a finding: unknown, seen, not there, unknown again. */
+/** A tap on a finding: seen, and not said any more. "Not there" is the opposite evidence: it is said on purpose only. */
 export function tapFinding(draft: Draft, id: StatedId): Draft {
-  return setFinding(draft, id, AFTER[draft.findings[id] ?? 'unknown']);
+  return setFinding(draft, id, draft.findings[id] === 'present' ? 'unknown' : 'present');
 }
 
 export function setFinding(draft: Draft, id: StatedId, state: FindingState): Draft {

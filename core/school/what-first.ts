@@ -9,7 +9,11 @@ import type { Option } from './eye-items';
 import { byLevel } from './level';
 
 /** A look or a check with what it costs and what it would tell. */
-export type CheckOption = Option & { plain: string; minutes: number; ifPresent: string | null };
+export type CheckOption = Option & {
+  plain: string;
+  minutes: number;
+  answers: { text: string; leadsTo: string | null }[];
+};
 /** A bead with a fault, and what could be looked at next; `order` has their ids, what is worth most for its time first. */
 export type FirstQuestion = { shows: string[]; checks: CheckOption[]; order: string[] };
 
@@ -38,10 +42,10 @@ export function firstQuestion(engine: Engine, level: number, random: () => numbe
     const findings: Case['findings'] = Object.fromEntries(shown.map((id) => [id, 'present' as const]));
     const checks = answer({ ...SCHOOL_CASE, findings }, engine)
       .nextChecks.slice(0, count)
-      .map(({ check, name, plain, minutes, ifPresent }) => ({
+      .map(({ check, name, plain, minutes, answers }) => ({
         // A finding is looked for; a check has its own name.
         ...{ id: check, name: isCheckId(check) ? name : `Look for: ${name.toLowerCase()}` },
-        ...{ plain, minutes, ifPresent: ifPresent?.name ?? null },
+        ...{ plain, minutes, answers: answers.map(({ text, leadsTo }) => ({ text, leadsTo: leadsTo?.name ?? null })) },
       }));
     if (best !== null && checks.length <= best.checks.length) continue;
     best = {

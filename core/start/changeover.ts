@@ -147,8 +147,8 @@ export function changeover(rig: Rig, to: Wire): ChangeStep[] {
     step(
       'tension',
       soft || isTubular(to.class)
-        ? 'Tension light: against a gloved palm the wire just slips before it bends.'
-        : 'Tension so that the wire curls against a gloved palm and does not slip.',
+        ? 'Tension light: just enough that it feeds against dry wood from 50 mm, and slips when the wire is stopped dead.'
+        : 'Tension just enough that it feeds against dry wood from 50 mm, and slips when the wire is stopped dead.',
       soft || isTubular(to.class)
         ? 'More crushes it, and what is crushed jams in the tip.'
         : 'Less slips and surges, more shaves and flattens.',

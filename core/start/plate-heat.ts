@@ -81,7 +81,7 @@ export function plateHeat(metal: BaseMetal, thickMm: number, ce: number = USUAL_
     return {
       ...{ preheatC: null, interpassC: STAINLESS_INTERPASS_C, onlyByProcedure: false },
       because:
-        'Stainless is welded cold: let each pass cool until the hand can come near. Straw to light blue is good, grey and black are burned. A root that is wetted is purged from behind with argon.',
+        'Stainless is welded cold: under 150 °C by touch stick before the next pass. Straw is good, blue is pickled or brushed off, grey is scrap. An open root is purged from behind with argon.',
     };
   if (metal === 'aluminium')
     return {

@@ -47,7 +47,7 @@ const COATS: { [surface in NonNullable<Job['surface']>[number]]?: readonly strin
   oil: [
     'Oil off with a cleaner that has no chlorine in it, wiped dry and aired; oil that has soaked in is burned off first.',
   ],
-  rust: ['Rust off to bright metal, 20 mm back on both faces.'],
+  rust: ['Rust off to bright metal, 25 mm back on both faces.'],
   'mill-scale': ['Heavy scale off where the bead goes; thin scale is welded over by an arc that is hot enough.'],
   damp: ['Drive the damp off: warm to the hand until no mist shows, not one spot but all round.'],
 };

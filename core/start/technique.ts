@@ -48,12 +48,12 @@ function aimOf({ joint, position, baseMetal }: WireSetup, { ratio, gapMm }: Part
   switch (joint) {
     case 'fillet':
       return position === 'horizontal' && baseMetal !== 'aluminium'
-        ? 'Into the corner, a wire’s width onto the lower plate: the puddle sags toward it.'
+        ? 'Into the corner, a wire’s width onto the lower plate, or the upper edge is undercut.'
         : 'Into the corner, as much on one plate as on the other.';
     case 'lap':
       return 'At the lower sheet, just off the edge of the upper: the edge melts down onto it by itself.';
     case 'corner':
-      return 'Along the middle of the open edge; practice for an open root.';
+      return 'Along the middle of the open edge; both edges melt in.';
     case 'plug':
       return 'At the bottom sheet first, round its edge, then spiral inward until the hole is level.';
     case 'butt':

@@ -3,7 +3,7 @@ import { closeVerdict, expect, newCoupon, openVerdict, setAll, tapFinding, test 
 
 /** The verdict's list of causes, likeliest first. */
 const topCause = (page: Page, name: string) =>
-  page.getByRole('button', { name: new RegExp(`^${name}.*(very likely|likely|may well be)`) });
+  page.getByRole('button', { name: new RegExp(`^${name}.*\\b(very likely|likely|possible)`) });
 
 test('a cold ropey bead that is balanced but too cold gets wire and volts together', async ({ page }) => {
   await newCoupon(page, 'Cold plate', { thickness: '7' });

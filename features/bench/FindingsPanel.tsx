@@ -6,8 +6,9 @@ import type { StatedId } from '@/core/evidence/ids';
 import { FINDINGS } from '@/core/knowledge/findings';
 import type { Finding, Sense } from '@/core/knowledge/types';
 import { FindingDrawing } from '@/ui/bead/FindingDrawing';
-import { Button, Toggle } from '@/ui/Press';
+import { Button, Choice, Toggle } from '@/ui/Press';
 import { Row } from '@/ui/Row';
+import { useGlove } from '@/ui/use-glove';
 import { useInk } from '@/ui/use-ink';
 import { Heading, Words } from '@/ui/Words';
 import { useBenchActions, useDraftPart, useLive } from './bench';
@@ -40,7 +41,7 @@ export function FindingsPanel({ wide, searchField }: PanelProps) {
 function Panel({ wide, searchField }: PanelProps) {
   const findings = useDraftPart((draft) => draft.findings);
   const telling = useLive().answer?.telling ?? NO_FINDINGS;
-  const { tap } = useBenchActions();
+  const { answer, tap } = useBenchActions();
   const [sense, setSense] = useState<Tab>('telling');
   // What tells most changes with every tap; the pictures stay put until "Look for" is chosen again.
   const [held, setHeld] = useState<readonly StatedId[] | null>(null);
@@ -59,9 +60,12 @@ function Panel({ wide, searchField }: PanelProps) {
     if (sense !== 'telling') return FINDINGS.filter((entry) => entry.sense === sense);
     return first.flatMap((id) => byId.get(id) ?? []);
   }, [first, found, sense, sought]);
-  const hold = (id: StatedId): void => {
+  // What was looked for and is not there is marked apart: it is the opposite evidence, and no slip of a glove.
+  const [marking, setMarking] = useState<Marks>('present');
+  const mark = (id: StatedId, state: FindingState): void => {
     setHeld(first);
-    tap(id);
+    if (marking === 'present') tap(id);
+    else answer(id, state === 'absent' ? 'unknown' : 'absent');
   };
   const tabs = TABS.map((tab) => (
     <Toggle
@@ -72,6 +76,7 @@ function Panel({ wide, searchField }: PanelProps) {
       on={sought === '' && tab.sense === sense}
       onPress={() => {
         setSense(tab.sense);
+        setMarking('present');
         setHeld(null);
         setTyped('');
       }}
@@ -133,11 +138,13 @@ function Panel({ wide, searchField }: PanelProps) {
             key={entry.id}
             finding={entry}
             state={findings[entry.id] ?? 'unknown'}
-            onTap={hold}
+            marking={marking}
+            onMark={mark}
             wide={wide}
           />
         ))}
       </Row>
+      {shown.length > 0 && <Choice label="A tap marks as" options={MARKS} chosen={marking} onChoose={setMarking} />}
     </View>
   );
 }
@@ -161,23 +168,36 @@ function Listen() {
   );
 }
 
-const STATE_WORDS: Record<FindingState, string> = { present: 'seen', absent: 'not there', unknown: 'not said' };
+const STATE_WORDS: Record<FindingState, string> = { present: 'seen', absent: 'not there', unknown: 'not looked' };
 
-type TileProps = { finding: Finding; state: FindingState; onTap: (id: StatedId) => void; wide: boolean };
+/** What a tap on a picture says. */
+type Marks = 'present' | 'absent';
+const MARKS = [
+  { value: 'present', label: 'Seen' },
+  { value: 'absent', label: 'Not there' },
+] as const;
 
-/** One finding: its picture, its name, and whether it was seen. A tap goes round seen, not there, not said. */
-const FindingTile = memo(function FindingTile({ finding: entry, state, onTap, wide }: TileProps) {
-  const frame = {
-    present: 'border-ink bg-ink',
-    absent: 'border-ink border-dashed bg-plate',
-    unknown: 'border-edge bg-plate',
-  }[state];
+type TileProps = {
+  finding: Finding;
+  state: FindingState;
+  marking: Marks;
+  onMark: (id: StatedId, state: FindingState) => void;
+  wide: boolean;
+};
+
+/** One finding: its picture, its name, and whether it was seen. A tap marks it, another takes that off; a bounce does neither. */
+const FindingTile = memo(function FindingTile({ finding: entry, state, marking, onMark, wide }: TileProps) {
+  const glove = useGlove();
+  const frame =
+    state === 'present'
+      ? 'border-ink bg-ink'
+      : `${state === 'absent' || marking === 'absent' ? 'border-dashed' : ''} ${state === 'absent' ? 'border-ink' : 'border-edge'} bg-plate`;
   return (
     <Pressable
       role="button"
       aria-label={`${entry.name}: ${STATE_WORDS[state]}`}
       aria-pressed={state === 'present' ? true : state === 'absent' ? 'mixed' : false}
-      onPress={() => onTap(entry.id)}
+      onPress={glove(() => onMark(entry.id, state))}
       style={{ flexBasis: wide ? '22%' : '30%', flexGrow: 1, maxWidth: wide ? '25%' : '33%' }}
       className={`overflow-hidden rounded-md border-4 ${frame}`}
     >

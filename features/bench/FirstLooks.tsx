@@ -3,16 +3,12 @@ import { View } from 'react-native';
 import type { NamedLook } from '@/core/answer';
 import type { FindingState } from '@/core/case/schema';
 import { inWalkOrder } from '@/core/record/walk';
-import { Choice, Toggle } from '@/ui/Press';
+import { Toggle } from '@/ui/Press';
 import { Heading, Words } from '@/ui/Words';
+import { CheckAnswers } from '../shared/CheckAnswers';
 import { useTextIn } from '../shared/use-habits';
 import { useBenchActions, useBenchRecords, useDraftPart } from './bench';
 import { useFineToday } from './walk-today';
-
-const STATES = [
-  { value: 'absent', label: 'Fine' },
-  { value: 'present', label: 'Not right' },
-] as const;
 
 /** Before the first bead: the walk from cylinder to clamp, with gloves on; what was found fine is good for the day. */
 export function FirstLooks({ looks }: { looks: readonly NamedLook[] }) {
@@ -35,7 +31,7 @@ export function FirstLooks({ looks }: { looks: readonly NamedLook[] }) {
         {done
           ? `Walked: all ${looks.length} looks fine. Good for today.`
           : left.length === 0
-            ? 'All looked at. What was not right is put right first; then say it is fine.'
+            ? 'All looked at. Put right what was not, then look once more.'
             : `From cylinder to clamp. No knob puts these right. ${left.length} looks, some ${minutes} min.`}
       </Words>
       {shown.map((look) => (
@@ -52,24 +48,18 @@ export function FirstLooks({ looks }: { looks: readonly NamedLook[] }) {
   );
 }
 
-function Look({ look, state }: { look: NamedLook; state: 'present' | 'absent' | 'unknown' }) {
+function Look({ look, state }: { look: NamedLook; state: FindingState }) {
   const { answer } = useBenchActions();
   const textIn = useTextIn();
-  const { check, name, plain, shows, caution } = look;
+  const { check, name, plain, caution, answers } = look;
   return (
     <View className="gap-2 rounded-md bg-plate p-3">
       <Words strong className="text-lg">
         {name}
       </Words>
       {state !== 'absent' && <Words>{textIn(plain)}</Words>}
-      {state === 'unknown' && <Words className="text-faint">{textIn(`Not right: ${shows}.`)}</Words>}
       {state !== 'absent' && caution !== null && <Words strong>{textIn(`Mind: ${caution}`)}</Words>}
-      <Choice
-        label={name}
-        options={STATES}
-        chosen={state === 'unknown' ? null : state}
-        onChoose={(chosen) => answer(check, chosen === state ? 'unknown' : chosen)}
-      />
+      <CheckAnswers name={name} answers={answers} state={state} onAnswer={(said) => answer(check, said)} />
     </View>
   );
 }

@@ -1,10 +1,12 @@
 import { View } from 'react-native';
-import type { NamedCheck, NamedWouldBe } from '@/core/answer';
+import type { NamedAnswer, NamedCheck } from '@/core/answer';
 import type { NextFigure } from '@/core/diagnosis/next-figure';
 import { SETTINGS, type SettingName } from '@/core/setting/table';
 import { Button } from '@/ui/Press';
 import { Row } from '@/ui/Row';
+import { likelihoodWords } from '@/ui/temper';
 import { Heading, Words } from '@/ui/Words';
+import { CheckAnswers } from '../shared/CheckAnswers';
 import { useTextIn } from '../shared/use-habits';
 import { useBenchActions } from './bench';
 
@@ -39,8 +41,7 @@ export function NextChecks({ checks, askFor, onOpenKnob }: ChecksProps) {
 function CheckCard({ check }: { check: NamedCheck }) {
   const { answer } = useBenchActions();
   const textIn = useTextIn();
-  const { check: id, kind, name, plain, minutes, shows, mistakenFor, caution, ifPresent, ifAbsent } = check;
-  const [yes, no] = kind === 'check' ? ['Yes', 'No'] : ['Seen', 'Not there'];
+  const { check: id, name, plain, minutes, mistakenFor, caution, answers } = check;
   return (
     <View className="gap-2 rounded-md bg-plate p-3">
       <Row className="items-baseline justify-between gap-2">
@@ -51,30 +52,15 @@ function CheckCard({ check }: { check: NamedCheck }) {
       </Row>
       <Words>{textIn(plain)}</Words>
       {mistakenFor !== null && <Words className="text-faint">{textIn(`Not to be taken for ${mistakenFor}.`)}</Words>}
-      {shows !== null && <Words>{textIn(`Yes means: ${shows}.`)}</Words>}
       {caution !== null && <Words strong>{textIn(`Mind: ${caution}`)}</Words>}
-      <Words className="text-faint">{wouldChange(yes, ifPresent, no, ifAbsent)}</Words>
-      <Row className="gap-2">
-        <Button
-          className="flex-1"
-          label={yes}
-          aria-label={`${name}: ${yes.toLowerCase()}`}
-          onPress={() => answer(id, 'present')}
-        />
-        <Button
-          className="flex-1"
-          label={no}
-          aria-label={`${name}: ${no.toLowerCase()}`}
-          onPress={() => answer(id, 'absent')}
-        />
-      </Row>
+      <CheckAnswers name={name} answers={answers} state="unknown" onAnswer={(said) => answer(id, said)} />
+      <Words className="text-faint">{answers.map(wouldChange).join(' ').trim()}</Words>
     </View>
   );
 }
 
-/** "Yes: nozzle or diffuser blocked, 92 %. No: dirty plate, 30 %." */
-function wouldChange(yes: string, present: NamedWouldBe | null, no: string, absent: NamedWouldBe | null): string {
-  const after = (answer: string, then: NamedWouldBe | null): string =>
-    then === null ? '' : `${answer}: ${then.name.toLowerCase()}, ${Math.round(100 * then.probability)} %.`;
-  return `${after(yes, present)} ${after(no, absent)}`.trim();
+/** "Spatter in it, or holes shut: then nozzle or diffuser blocked, very likely." */
+function wouldChange({ text, leadsTo }: NamedAnswer): string {
+  if (leadsTo === null) return '';
+  return `${text}: then ${leadsTo.name.toLowerCase()}, ${likelihoodWords(leadsTo.probability)}.`;
 }

@@ -29,9 +29,9 @@ describe('the headline', () => {
     expect([0.95, 0.7, 0.4, 0.15, 0.02].map(likelihoodWords)).toEqual([
       'very likely',
       'likely',
-      'may well be',
-      'worth a look',
-      'hardly',
+      'possible',
+      'possible',
+      'unlikely',
     ]);
     expect(temperColour(0)).not.toBe(temperColour(1));
     expect(temperColour(2)).toBe(temperColour(1));

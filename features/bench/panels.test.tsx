@@ -118,19 +118,28 @@ describe('the verdict', () => {
   it('asks for looks at the rig before the first bead, which are ticked and taken back', async () => {
     await open();
     const nozzle = (name: string) =>
-      within(screen.getByRole('radiogroup', { name: 'Look into the nozzle' })).getByRole('radio', { name });
-    expect(screen.queryByRole('button', { name: /: (seen|yes)$/ })).toBeNull();
-    fireEvent.click(nozzle('Not right'));
+      within(screen.getByRole('radiogroup', { name: 'Look into the nozzle' })).getByLabelText(
+        `Look into the nozzle: ${name}`,
+      );
+    const [CLEAR, BLOCKED] = ['Nozzle and gas holes clear', 'Spatter in it, or holes shut'];
+    // The all-clear comes first, as everywhere, and no look takes a bare yes.
+    expect(
+      within(screen.getByRole('radiogroup', { name: 'Look into the nozzle' }))
+        .getAllByRole('radio')
+        .map((radio) => radio.textContent),
+    ).toEqual([CLEAR, BLOCKED]);
+    expect(screen.queryByLabelText(/: (yes|no|fine|not right)$/i)).toBeNull();
+    fireEvent.click(nozzle(BLOCKED));
     await screen.findByText('Clean or change the nozzle, clear the diffuser holes.');
-    fireEvent.click(nozzle('Fine'));
+    fireEvent.click(nozzle(CLEAR));
     await waitFor(() => expect(screen.queryByText('Clean or change the nozzle, clear the diffuser holes.')).toBeNull());
     // What is settled gives way, and can be looked through again.
     expect(screen.queryByRole('radiogroup', { name: 'Look into the nozzle' })).toBeNull();
     expect(Object.keys(stored(walkOn(ID(3))))).toEqual(['check-nozzle']);
     fireEvent.click(screen.getByRole('checkbox', { name: 'Those found fine, 1' }));
-    expect(nozzle('Fine').getAttribute('aria-checked')).toBe('true');
-    fireEvent.click(nozzle('Fine'));
-    await waitFor(() => expect(nozzle('Fine').getAttribute('aria-checked')).toBe('false'));
+    expect(nozzle(CLEAR).getAttribute('aria-checked')).toBe('true');
+    fireEvent.click(nozzle(CLEAR));
+    await waitFor(() => expect(nozzle(CLEAR).getAttribute('aria-checked')).toBe('false'));
     expect(stored(walkOn(ID(3)))).toEqual({});
     // Once a bead is run, what it shows is asked about.
     press('Log bead 1');
@@ -141,12 +150,12 @@ describe('the verdict', () => {
   it('asks what would tell the most, and takes the answer', async () => {
     await open();
     press('Log bead 1');
-    await screen.findAllByRole('button', { name: /: (seen|yes)$/ }, { timeout: 5000 });
+    await screen.findAllByLabelText(/: Seen$/, {}, { timeout: 5000 });
     const log = await screen.findByRole('button', { name: 'Log bead 2' });
-    const [first] = screen.getAllByRole('button', { name: /: (seen|yes)$/ });
-    const [name] = first.getAttribute('aria-label')!.split(': ');
+    const [first] = screen.getAllByLabelText(/: Seen$/);
+    const name = first.getAttribute('aria-label')!;
     fireEvent.click(first);
-    await waitFor(() => expect(screen.queryByRole('button', { name: `${name}: seen` })).toBeNull());
+    await waitFor(() => expect(screen.queryByLabelText(name)).toBeNull());
     await waitFor(() => expect(log.getAttribute('aria-disabled')).not.toBe('true'));
     press('Log bead 2');
     await waitFor(() => expect(Object.values(shop.beads[1]?.findings ?? {})).toEqual(['present']), { timeout: 5000 });

@@ -6,6 +6,7 @@ import { heardLine } from '@/core/hearing/heard-words';
 import { dialsOf } from '@/core/record/case-of';
 import { moveInWords } from '@/core/record/move-words';
 import type { ShownPicture } from '@/core/record/waiting-pictures';
+import { isCheckId } from '@/core/evidence/ids';
 import { OUTCOME_WORDS } from '@/core/record/outcome';
 import type { Bead, Coupon, Setup } from '@/core/record/schema';
 import { dialFor } from '@/core/setting/dials';
@@ -177,6 +178,12 @@ function AsFile({ coupon }: { coupon: Coupon }) {
   );
 }
 
+/** A look with what was seen; a bead logged before that was kept says whether it was as it should be. */
+const lookedWords = (name: string, held: 'present' | 'absent'): string =>
+  name.includes(':')
+    ? name.toLowerCase()
+    : `${name.replace('?', '').toLowerCase()}: ${held === 'present' ? 'not right' : 'fine'}`;
+
 function BeadRecord({ bead, coupon, pictures }: { bead: Bead; coupon: Coupon; pictures: readonly ShownPicture[] }) {
   const units = useUnits();
   const wide = useWindowDimensions().width >= 760;
@@ -184,9 +191,12 @@ function BeadRecord({ bead, coupon, pictures }: { bead: Bead; coupon: Coupon; pi
   const job = coupon.jobs.find(({ id }) => id === bead.jobId);
   const named = (state: 'present' | 'absent'): string[] =>
     Object.entries(bead.findings).flatMap(([id, held]) =>
-      held === state ? [(bead.names[id] ?? id.replace(/-/g, ' ')).toLowerCase()] : [],
+      held === state && !isCheckId(id) ? [(bead.names[id] ?? id.replace(/-/g, ' ')).toLowerCase()] : [],
     );
   const [seen, absent] = [named('present'), named('absent')];
+  const looked = Object.entries(bead.findings).flatMap(([id, held]) =>
+    held !== 'unknown' && isCheckId(id) ? [lookedWords(bead.names[id] ?? id.replace(/-/g, ' '), held)] : [],
+  );
   const waits = useWaits(bead.id);
   return (
     <View role="article" aria-label={`Bead ${bead.number}`} className="gap-3 rounded-md bg-plate p-3">
@@ -216,6 +226,7 @@ function BeadRecord({ bead, coupon, pictures }: { bead: Bead; coupon: Coupon; pi
           )}
           {seen.length > 0 && <Words>{`Seen: ${seen.join(', ')}.`}</Words>}
           {absent.length > 0 && <Words className="text-faint">{`Not there: ${absent.join(', ')}.`}</Words>}
+          {looked.length > 0 && <Words>{`Looked at: ${looked.join('; ')}.`}</Words>}
           {bead.heard && <Words>{`Recording: ${heardLine(bead.heard)}.`}</Words>}
           {bead.verdict && (
             <Words>{`Verdict: ${bead.verdict.name.toLowerCase()}, ${likelihoodWords(bead.verdict.probability)} (${Math.round(bead.verdict.probability * 100)} %).`}</Words>

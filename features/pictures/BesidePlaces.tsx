@@ -3,6 +3,7 @@ import { appearanceFrom } from '@/core/bead/appearance';
 import { sizesOf } from '@/core/picture/measure';
 import { sizeOf, VIEW_WORDS } from '@/core/picture/sizes';
 import type { UnitSystem } from '@/core/quantity/units';
+import { isCheckId } from '@/core/evidence/ids';
 import { OUTCOME_WORDS } from '@/core/record/outcome';
 import type { Bead } from '@/core/record/schema';
 import type { ShownPicture } from '@/core/record/waiting-pictures';
@@ -63,7 +64,7 @@ function beadThing(bead: Bead, pictures: readonly ShownPicture[], units: UnitSys
     ),
   });
   const seen = Object.entries(bead.findings).flatMap(([id, held]) =>
-    held === 'present' ? [(bead.names[id] ?? id.replace(/-/g, ' ')).toLowerCase()] : [],
+    held === 'present' && !isCheckId(id) ? [(bead.names[id] ?? id.replace(/-/g, ' ')).toLowerCase()] : [],
   );
   const settings = SETTING_NAMES.flatMap((setting) => {
     const value = bead.settings[setting];

@@ -193,6 +193,7 @@ function Knobs({ knobs, still, onTurn }: { knobs: BlindKnobs; still: boolean; on
               <Button
                 key={by}
                 label={sign}
+                repeats
                 aria-label={`${label} ${words}`}
                 disabled={still}
                 className="min-w-14 px-1"

@@ -3,6 +3,7 @@ import { View } from 'react-native';
 import { Button } from '@/ui/Press';
 import { StateNote } from '@/ui/State';
 import { Words } from '@/ui/Words';
+import type { CheckOption } from '@/core/school/what-first';
 import { askSchool } from '@/workers/school';
 import { DrillHead } from './DrillHead';
 import { Next } from './Next';
@@ -54,7 +55,7 @@ export default function WhatFirst() {
           </Words>
           <Words strong>Tap the checks in the order you would make them.</Words>
           <View role="group" aria-label="Checks" className="gap-2">
-            {known.checks.map(({ id, name, minutes, plain, ifPresent }) => {
+            {known.checks.map(({ id, name, minutes, plain, answers: seen }) => {
               const place = order.indexOf(id) + 1;
               const right = known.order.indexOf(id) + 1;
               return (
@@ -67,7 +68,7 @@ export default function WhatFirst() {
                   />
                   {isDone && (
                     <Words className="px-2 text-sm">
-                      {`${right === place ? '✓' : `✕ comes ${right}.`} ${plain}${ifPresent === null ? '' : ` If it is so: ${ifPresent.toLowerCase()}.`}`}
+                      {[right === place ? '✓' : `✕ comes ${right}.`, plain, ...seen.map(leadsWords)].join(' ')}
                     </Words>
                   )}
                 </View>
@@ -88,6 +89,10 @@ export default function WhatFirst() {
     </View>
   );
 }
+
+/** What an answer would lead to: "Needle drops: gas lost on the way." */
+const leadsWords = ({ text, leadsTo }: CheckOption['answers'][number]): string =>
+  leadsTo === null ? `${text}.` : `${text}: ${leadsTo.toLowerCase()}.`;
 
 /** Pairs that stand in the same order in both. */
 export function pairsInOrder(said: readonly string[], right: readonly string[]): number {

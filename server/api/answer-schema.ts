@@ -72,6 +72,8 @@ const move = {
     ),
   ],
 };
+/** What can be seen of a finding or check, and how a case states it. */
+const statedAnswer = { state: { enum: ['present', 'absent'] }, text } as const;
 const wouldBe = orNull(object({ cause: causeId, name: text, probability: chance }));
 const window = orNull(object({ low: positive, wanted: positive, high: positive }));
 const appearance = { ...APPEARANCE_SCHEMA, required: Object.keys(APPEARANCE_SCHEMA.properties) };
@@ -206,13 +208,11 @@ export const ANSWER_SCHEMA = object({
       kind: { enum: ['finding', 'check'] },
       name: text,
       plain: text,
-      shows: textOrNull,
       mistakenFor: textOrNull,
       caution: textOrNull,
       bits: positive,
       minutes: positive,
-      ifPresent: wouldBe,
-      ifAbsent: wouldBe,
+      answers: list(object({ ...statedAnswer, leadsTo: wouldBe })),
     }),
   ),
   firstLooks: list(
@@ -221,8 +221,8 @@ export const ANSWER_SCHEMA = object({
       minutes: positive,
       name: text,
       plain: text,
-      shows: text,
       caution: textOrNull,
+      answers: list(object(statedAnswer)),
     }),
   ),
   telling: list({ enum: STATED_IDS }),

@@ -4,7 +4,7 @@ import { arcSetup } from '../../core/arc/setup';
 import { appearanceDifference } from '../../core/bead/appearance';
 import { beadAppearance } from '../../core/bead/appearance-of';
 import { isCauseId, isStatedId } from '../../core/evidence/ids';
-import { cause, evidenceName, marksOf } from '../../core/knowledge';
+import { cause, marksOf, statedWords } from '../../core/knowledge';
 import { caseOfBead } from '../../core/record/case-of';
 import { firstShown } from '../../core/record/outcome';
 import type { Store } from './store';
@@ -20,7 +20,7 @@ type Row = typeof beads.$inferSelect;
 function completed(row: Row, setup: typeof setups.$inferSelect, job: typeof jobs.$inferSelect): Partial<Row> {
   const bead = toBead(row);
   const names = Object.fromEntries(
-    Object.keys(bead.findings).map((id) => [id, isStatedId(id) ? evidenceName(id) : plainWords(id)]),
+    Object.entries(bead.findings).map(([id, state]) => [id, isStatedId(id) ? statedWords(id, state) : plainWords(id)]),
   );
   const verdict =
     bead.verdict === null

@@ -1,7 +1,7 @@
 import type { Job } from '../../core/case/schema';
 import { isStatedId } from '../../core/evidence/ids';
 import { LEVELS } from '../../core/inspection/levels';
-import { cause, evidenceName } from '../../core/knowledge';
+import { cause, statedWords } from '../../core/knowledge';
 import { caseOf } from '../../core/record/case-of';
 import { USUAL_HABITS } from '../../core/record/habits';
 import {
@@ -36,9 +36,9 @@ function beadOf({ verdict, ...told }: YearsBead, ran: Ran, setup: KeptSetup, job
     ...{ ...ran, ...told, schools },
     readings: input.readings ?? {},
     names: Object.fromEntries(
-      Object.keys(findings)
-        .filter(isStatedId)
-        .map((id) => [id, evidenceName(id)]),
+      Object.entries(findings).flatMap(([id, state]) =>
+        isStatedId(id) ? [[id, statedWords(id, state)] as const] : [],
+      ),
     ),
     verdict: verdict === null ? null : { ...verdict, name: cause(verdict.cause).name },
     judgedBy: null,

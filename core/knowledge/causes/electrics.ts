@@ -26,6 +26,16 @@ export const ELECTRIC_CAUSES: readonly Cause[] = [
       ['holes-scattered', 0.15, 'slag wire loses its cover'],
       ['bead-stringy', 0.4, 'cold metal in strings'],
     ],
+    linksWhen: [
+      {
+        when: { wireClass: ['tubular-self-shielded'] },
+        links: [
+          ['holes-scattered', 0.5, 'on plus the arc digs in and spits, and the slag no longer covers'],
+          ['bead-sunken', 0.3, 'on plus the arc turns harsh and digs in'],
+          ['back-burned-through', 0.3, 'on plus the arc digs through thin plate'],
+        ],
+      },
+    ],
     check: 'check-studs',
     checkStrength: 0.99,
     remedy: {

@@ -131,7 +131,7 @@ export const FEED_CAUSES: readonly Cause[] = [
     checkStrength: 0.93,
     remedy: {
       kind: 'part',
-      plain: 'Tighten until the wire curls against the glove, no more.',
+      plain: 'Just enough that it feeds against dry wood from 50 mm, and slips when the wire is stopped dead.',
       prevent: 'Note the mark on the tension arm.',
     },
   },
@@ -158,7 +158,7 @@ export const FEED_CAUSES: readonly Cause[] = [
     check: 'check-wire-marks',
     remedy: {
       kind: 'part',
-      plain: 'Slacken until it slips at a blocked gun, then half a turn on.',
+      plain: 'Just enough that it feeds against dry wood from 50 mm, and slips when the wire is stopped dead.',
       prevent: 'Note the mark on the tension arm.',
     },
   },
@@ -235,7 +235,7 @@ export const FEED_CAUSES: readonly Cause[] = [
     check: 'check-tip-recess',
     remedy: {
       kind: 'part',
-      plain: 'Fit the tip flush to 3 mm back in short arc, 3 to 6 mm back in spray.',
+      plain: 'Fit the tip flush to 3 mm back in short arc, 3 to 7 mm back in spray.',
       prevent: 'The right nozzle and diffuser for this gun.',
     },
   },

@@ -59,7 +59,7 @@ export const HEAT_CAUSES: readonly Cause[] = [
     remedy: {
       kind: 'setting',
       plain: 'Less wire and the volts that go with it.',
-      prevent: 'Start from the thickness; stitch under 1 mm.',
+      prevent: 'Start from the thickness; stitch under 1.2 mm.',
     },
   },
   {

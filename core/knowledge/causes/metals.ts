@@ -4,7 +4,7 @@ import type { Cause } from '../types';
 export const METAL_CAUSES: readonly Cause[] = [
   {
     id: 'restrained',
-    name: 'Held too fast',
+    name: 'Joint held rigid',
     plain: 'The parts cannot follow the bead as it shrinks, so it tears.',
     group: 'plate',
     prior: 0.004,
@@ -30,7 +30,7 @@ export const METAL_CAUSES: readonly Cause[] = [
   },
   {
     id: 'filler-cracks',
-    name: 'Filler that cracks here',
+    name: 'Wrong filler for this alloy',
     plain: 'The mix of plate and wire freezes over a wide range and tears.',
     group: 'plate',
     prior: 0.02,

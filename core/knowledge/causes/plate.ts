@@ -181,7 +181,7 @@ export const PLATE_CAUSES: readonly Cause[] = [
     ],
     links: [
       ['crack-toe', 0.5, 'the hardened zone cracks at the toe'],
-      ['crack-centre', 0.4, 'a narrow deep bead tears as it shrinks'],
+      ['crack-centre', 0.4, 'a small pass on thick cold plate tears as it shrinks'],
       ['crack-crater', 0.15, 'the crater freezes first'],
       ['bead-ropey', 0.1, 'cold plate lets the bead stand up'],
     ],

@@ -74,7 +74,7 @@ export const RUN_CAUSES: readonly Cause[] = [
     check: 'check-weave',
     remedy: {
       kind: 'technique',
-      plain: 'Overlap each spot by half; come in while it is still dull red.',
+      plain: 'Overlap each stitch by half; wait until the red is gone before the next.',
       prevent: 'Keep a steady count.',
     },
   },

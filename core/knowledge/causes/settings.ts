@@ -96,7 +96,7 @@ export const SETTINGS_CAUSES: readonly Cause[] = [
     check: 'check-wire-run',
     remedy: {
       kind: 'setting',
-      plain: 'Take wire out until the arc crackles.',
+      plain: 'Less wire, to the pair in balance: a short arc crackles again, a spray hisses without popping.',
       prevent: 'Note the balanced pair for this wire and gas.',
     },
   },
@@ -161,7 +161,7 @@ export const SETTINGS_CAUSES: readonly Cause[] = [
     check: 'check-wire-run',
     remedy: {
       kind: 'setting',
-      plain: 'Give more wire until the arc crackles.',
+      plain: 'More wire, to the pair in balance: a short arc crackles again, a spray hisses without popping.',
       prevent: 'Note the balanced pair for this wire and gas.',
     },
   },

@@ -169,7 +169,7 @@ export const TECHNIQUE_CAUSES: readonly Cause[] = [
     remedy: {
       kind: 'technique',
       plain: 'Keep the wire on the front third of the puddle.',
-      prevent: 'A little faster, a little drag.',
+      prevent: 'A little faster. Steel: gun nearly square or a touch of drag; aluminium: stay on the push.',
     },
   },
   {

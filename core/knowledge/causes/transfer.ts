@@ -29,7 +29,7 @@ export const TRANSFER_CAUSES: readonly Cause[] = [
     remedy: {
       kind: 'technique',
       plain: 'Go down into the short arc, or up into spray with the volts for it.',
-      prevent: 'Keep 15 % away from the transition of this wire and gas.',
+      prevent: 'Stay 15 % under the spray point of this wire and gas, or 12 % over it.',
     },
   },
   {

@@ -34,7 +34,7 @@ export const FACE: readonly Finding[] = [
   },
   {
     id: 'bead-narrow',
-    name: 'A thread',
+    name: 'Thin, narrow bead',
     plain: 'Thin and narrow all along, little metal.',
     sense: 'see',
     leak: 0.02,
@@ -64,7 +64,7 @@ export const FACE: readonly Finding[] = [
   },
   {
     id: 'bead-stringy',
-    name: 'Stringy lumps',
+    name: 'Blobs on the plate',
     plain: 'Separate lumps and strings lying on the plate.',
     sense: 'see',
     leak: 0.01,

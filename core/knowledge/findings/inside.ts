@@ -14,7 +14,7 @@ export const BACK: readonly Finding[] = [
   },
   {
     id: 'back-heavy',
-    name: 'Heavy drip behind',
+    name: 'Too much through the back',
     plain: 'Metal hangs out of the back.',
     sense: 'behind',
     leak: 0.015,
@@ -103,7 +103,7 @@ export const SECTION: readonly Finding[] = [
   },
   {
     id: 'section-slag',
-    name: 'Slag shut in',
+    name: 'Slag inclusion',
     plain: 'Cut: dark, ragged lines or lumps inside the bead.',
     sense: 'cut',
     leak: 0.006,
