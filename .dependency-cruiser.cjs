@@ -41,6 +41,8 @@ const CORE_ORDER = [
   ['knowledge'],
   ['diagnosis'],
   ['correction'],
+  ['start'],
+  ['answer'],
   ['record'],
   ['learning'],
   ['shop'],
@@ -100,7 +102,7 @@ module.exports = {
   options: {
     doNotFollow: { path: 'node_modules' },
     // Tests look wherever they like.
-    exclude: { path: '^(dist|\\.cache|\\.expo|data)/|\\.test\\.tsx?$|^server/testing/' },
+    exclude: { path: '^(dist|\\.cache|\\.expo|data)/|\\.test\\.tsx?$|(^|/)testing/' },
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.json' },
     enhancedResolveOptions: { extensions: ['.ts', '.tsx', '.js', '.mjs', '.d.ts'] },

@@ -89,15 +89,15 @@ test('before the first bead the rig is looked at, and what is not right comes be
   await openVerdict(page);
   const looks = page.getByRole('region', { name: 'Before the first bead' });
   const nozzle = looks.getByRole('radiogroup', { name: 'Look into the nozzle' });
-  await nozzle.getByRole('radio', { name: 'Not right' }).click();
+  await nozzle.getByRole('radio', { name: /Spatter in it, or holes shut$/ }).click();
   await expect(page.getByText('Clean or change the nozzle, clear the diffuser holes.').first()).toBeVisible();
   await expectAccessible(page);
-  await nozzle.getByRole('radio', { name: 'Fine' }).click();
+  await nozzle.getByRole('radio', { name: /Nozzle and gas holes clear$/ }).click();
   await expect(page.getByText('Clean or change the nozzle, clear the diffuser holes.')).toHaveCount(0);
   // What is settled gives way; it can be looked through again, and is good for the day on this rig.
   await expect(nozzle).toBeHidden();
   await looks.getByRole('checkbox', { name: 'Those found fine, 1' }).click();
-  await expect(nozzle.getByRole('radio', { name: 'Fine' })).toBeChecked();
+  await expect(nozzle.getByRole('radio', { name: /Nozzle and gas holes clear$/ })).toBeChecked();
   await newCoupon(page, 'Looked-at plate again', { thickness: '5' });
   await openVerdict(page);
   await expect(looks.getByRole('checkbox', { name: 'Those found fine, 1' })).toBeVisible();

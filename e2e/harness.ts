@@ -51,7 +51,7 @@ export async function closeVerdict(page: Page): Promise<void> {
 export async function tapFinding(page: Page, sense: string, name: string): Promise<void> {
   await page.getByRole('tab', { name: sense }).click();
   const tiles = page.getByRole('region', { name: 'What the bead shows' });
-  await tiles.getByRole('button', { name: new RegExp(`^${name}: (not said|seen|not there)$`) }).click();
+  await tiles.getByRole('button', { name: new RegExp(`^${name}: (not looked|seen|not there)$`) }).click();
 }
 
 /** Types a figure for a setting and closes the knob. */

@@ -76,13 +76,18 @@ test('from a bad bead to corrected numbers, to the next bead, and all of it agai
   await expect(page).toHaveTitle(/^Log/);
 });
 
-test('a finding goes seen, not there, not said; undo takes back each tap, and a logged bead', async ({ page }) => {
+test('a double tap on a finding is one, not there is said on purpose; undo takes back each tap, and a logged bead', async ({ page }) => {
   await newCoupon(page, 'Undo plate');
   const tile = page.getByRole('button', { name: /^Undercut: / });
   await tapFinding(page, 'See', 'Undercut');
   await expect(tile).toHaveAccessibleName('Undercut: seen');
-  await tile.click();
+  await tile.dblclick();
+  await expect(tile).toHaveAccessibleName('Undercut: not looked');
+  await page.getByRole('radio', { name: 'Not there' }).click();
+  await tile.dblclick();
   await expect(tile).toHaveAccessibleName('Undercut: not there');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(tile).toHaveAccessibleName('Undercut: not looked');
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(tile).toHaveAccessibleName('Undercut: seen');
   await page.getByRole('button', { name: 'Log bead 1' }).click();
@@ -141,7 +146,7 @@ test('a remedy comes before the numbers, and the check is one tap', async ({ pag
   await tapFinding(page, 'See', 'Holes all over');
   await openVerdict(page);
   await page
-    .getByRole('button', { name: /^(Nozzle full of spatter: seen|Look into the nozzle: yes)$/ })
+    .getByRole('radio', { name: /^(Nozzle full of spatter: Seen|Look into the nozzle: Spatter in it, or holes shut)$/ })
     .first()
     .click();
   await expect(page.getByText(/Clean or change the nozzle/).first()).toBeVisible();

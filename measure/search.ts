@@ -4,7 +4,7 @@ import { situationOf } from '../core/correction/situation';
 import { solve, type Bounds } from '../core/correction/solver';
 import { drawSpoiled, FAULTS } from '../core/correction/testing/spoiled';
 import { diagnose } from '../core/diagnosis/diagnose';
-import { ENGINE } from '../core/engine';
+import { ENGINE } from '../core/answer/engine';
 import { MAIN_SETTINGS, type MainSetting } from '../core/setting/table';
 import { stream } from '../core/chance/stream';
 

@@ -1,6 +1,6 @@
 import { answer } from '../core/answer';
 import type { Case, Suspect } from '../core/case/schema';
-import { ENGINE } from '../core/engine';
+import { ENGINE } from '../core/answer/engine';
 import { suspectsOfChanges } from '../core/learning/judged-changes';
 import { evidenceOf, type JudgedBead } from '../core/learning/machine-belief';
 import { machineFor, type Lesson } from '../core/learning/teaching';

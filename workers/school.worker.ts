@@ -1,5 +1,5 @@
 import { stream } from '../core/chance/stream';
-import { ENGINE } from '../core/engine';
+import { ENGINE } from '../core/answer/engine';
 import { eyeQuestion } from '../core/school/by-eye';
 import { blindBead, blindMachine, productBeads } from '../core/school/set-blind';
 import { couponSheet, type CouponSheet } from '../core/school/coupons';

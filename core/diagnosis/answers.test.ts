@@ -1,6 +1,6 @@
 import { EXAMPLE_CASE } from '../cases/example';
 import type { Case } from '../case/schema';
-import { ENGINE } from '../engine';
+import { ENGINE } from '../answer/engine';
 import { answersOf } from '../knowledge';
 import { diagnose } from './diagnose';
 

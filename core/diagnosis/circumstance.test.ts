@@ -3,7 +3,7 @@ import { answer } from '../answer';
 import { RIGS } from '../cases/rigs';
 import { CASE_FORMAT, type Case } from '../case/schema';
 import type { Circumstance, PriorFactor } from '../knowledge/types';
-import { ENGINE } from '../engine';
+import { ENGINE } from '../answer/engine';
 import { inCircumstances, matches, priorOf } from './circumstance';
 import { diagnose } from './diagnose';
 import { taughtBy } from './engine';

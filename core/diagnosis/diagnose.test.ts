@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { EXAMPLE_CASE } from '../cases/example';
 import { CASE_FORMAT, type Case, type FindingState } from '../case/schema';
-import { ENGINE } from '../engine';
+import { ENGINE } from '../answer/engine';
 import { STATED_IDS } from '../evidence/ids';
 import { CAUSES, FINDINGS } from '../knowledge';
 import { diagnose } from './diagnose';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { CASE_FORMAT, type Case, Experience } from '../case/schema';
-import { ENGINE } from '../engine';
+import { ENGINE } from '../answer/engine';
 import type { CheckId } from '../evidence/ids';
 import { afterBeads } from './belief';
 import { CAUSES, FINDINGS, KNOWLEDGE, type Cause, type Knowledge } from '../knowledge';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { EXAMPLE_CASE } from '../cases/example';
 import { CASE_FORMAT, type Case, type Heard } from '../case/schema';
-import { ENGINE } from '../engine';
+import { ENGINE } from '../answer/engine';
 import { MOST_HEARD_WEIGHT } from '../hearing/likelihood';
 import { answer } from '../answer';
 import { diagnose } from './diagnose';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { EXAMPLE_CASE } from '../cases/example';
 import { CASE_FORMAT, type Case, type FindingState } from '../case/schema';
-import { ENGINE } from '../engine';
+import { ENGINE } from '../answer/engine';
 import { OPPOSITES } from '../knowledge/opposites';
 import { diagnose } from './diagnose';
 import type { Engine } from './engine';

@@ -1,4 +1,4 @@
-import { ENGINE } from '../engine';
+import { ENGINE } from '../answer/engine';
 import { validateCase } from '../case/validate';
 import { CAUSES } from '../knowledge';
 import { diagnose } from './diagnose';

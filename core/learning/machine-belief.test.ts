@@ -4,7 +4,7 @@ import type { Machine } from '../arc/machine';
 import { arcSetup, balancedVolts, currentAt, withWire, wireSpeedAt } from '../arc/setup';
 import { CASE_FORMAT, type Case } from '../case/schema';
 import { RIGS } from '../cases/rigs';
-import { ENGINE } from '../engine';
+import { ENGINE } from '../answer/engine';
 import { stream } from '../chance/stream';
 import { answer } from '../answer';
 import {

@@ -1,7 +1,7 @@
 import { Ajv } from 'ajv';
 import { RIGS } from '../cases/rigs';
 import { CASE_FORMAT } from '../case/schema';
-import { ENGINE } from '../engine';
+import { ENGINE } from '../answer/engine';
 import { beforeBeads, evidenceOf, machineOf } from './machine-belief';
 import { machineFor, TEACHING_SCHEMA, teachingOf, type TeachingBead } from './teaching';
 

@@ -8,7 +8,7 @@ import type { EntryOutcome } from './entry-schema';
 import { firstShown, OUTCOME_WORDS } from './outcome';
 import { PART_NAMES } from './part-words';
 import { proofWords } from './proof-words';
-import type { Proof } from './proofs';
+import type { Proof } from '../start/proofs';
 import type { Bead, Setup } from './schema';
 import type { Inspection, NewRepair, WeldState } from './weld-schema';
 

@@ -1,4 +1,4 @@
-import type { Proof } from './proofs';
+import type { Proof } from '../start/proofs';
 
 /** How a bead was judged, and what each way can and cannot show. */
 export const PROOF_WORDS: Record<Proof, { label: string; shows: string }> = {

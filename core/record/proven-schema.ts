@@ -2,10 +2,10 @@ import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
 import { JOB_SCHEMA } from '../case/schema';
 import { ID, INSTANT, name, note, REVISION, words } from '../schema/parts';
 import { BEAD_SCHEMA } from './bead-schema';
-import { PROOFS } from './proofs';
+import { PROOFS } from '../start/proofs';
 import { SETUP_SCHEMA } from './schema';
 
-export { PROOFS, type Proof } from './proofs';
+export { PROOFS, type Proof } from '../start/proofs';
 
 /** How a run is led, where it was said. */
 export const RUNS = ['straight', 'weave'] as const;

@@ -1,7 +1,7 @@
 import { answer, startAnswer } from '../answer';
 import { stream } from '../chance/stream';
 import { diagnose } from '../diagnosis/diagnose';
-import { ENGINE } from '../engine';
+import { ENGINE } from '../answer/engine';
 import { FINDINGS, finding } from '../knowledge';
 import { OPPOSITES } from '../knowledge/opposites';
 import { envelopeOf } from '../hearing/envelope';

@@ -1,10 +1,10 @@
 import { answer } from '../answer';
 import { CASE_FORMAT, type Case, type Experience, type FindingState, type Suspect } from '../case/schema';
 import { movesNow, nextSettings } from '../correction/next-settings';
-import { ENGINE } from '../engine';
+import { ENGINE } from '../answer/engine';
 import { isCheckId, type CauseId } from '../evidence/ids';
 import { CAUSES } from '../knowledge';
-import { carriedFindings, suspectsAfter } from '../record/carried';
+import { carriedFindings, suspectsAfter } from '../correction/carried';
 import type { JudgedChange } from '../learning/changes-of-plate';
 import { suspectsOfChanges } from '../learning/judged-changes';
 import { afterBead, beforeBeads, machineOf, type MachineBelief } from '../learning/machine-belief';

@@ -1,6 +1,6 @@
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
 import { JOB_SCHEMA, RIG_SCHEMA, SETTINGS_SCHEMA } from '../case/schema';
-import { PROOFS } from '../record/proofs';
+import { PROOFS } from './proofs';
 import { ID, INSTANT } from '../schema/parts';
 
 /** A bead that was judged sound on a rig, with all that makes it worth running again. */

@@ -1,6 +1,6 @@
 import { completeMix } from '../case/gas-mix';
 import type { Case, Job, Joint, Rig } from '../case/schema';
-import { PROOFS } from '../record/proofs';
+import { PROOFS } from './proofs';
 import type { Proven } from './proven-schema';
 
 /** Joints that are welded alike. */

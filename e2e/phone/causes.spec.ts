@@ -34,14 +34,16 @@ test('burn-through on thin sheet against a thick bracket: less wire, or aim at t
   await expect(page.getByText(/^Edge thinner than the plate/).first()).toBeVisible();
 });
 
-test('surging wire leads into the feed, by hand and glove', async ({ page }) => {
+test('surging wire leads into the feed, by hand and wood', async ({ page }) => {
   await newCoupon(page, 'Surging plate', { thickness: '5' });
   await setAll(page, { volts: '20', wire: '7.5', stickOut: '11', gas: '11' });
   await tapFinding(page, 'Feel', 'Wire surges');
   await openVerdict(page);
   const checks = page.getByRole('region', { name: 'Check next' });
   await checks
-    .getByRole('button', { name: /^(Feed against the glove|Pull wire by hand|Lay the gun cable straight): yes$/ })
+    .getByRole('radio', {
+      name: /^(Feed against dry wood: Rolls slip|Pull wire by hand: Drags or jerks|Lay the gun cable straight: Feed smooths out)$/,
+    })
     .first()
     .click();
   await expect(
@@ -56,9 +58,9 @@ test('reversed polarity is found at the studs', async ({ page }) => {
   await tapFinding(page, 'Feel', 'Arc wanders');
   await tapFinding(page, 'See', 'Heavy spatter');
   await tapFinding(page, 'See', 'Ropey, humped');
-  await tapFinding(page, 'See', 'Stringy lumps');
+  await tapFinding(page, 'See', 'Blobs on the plate');
   await openVerdict(page);
-  const studs = page.getByRole('region', { name: 'Check next' }).getByRole('button', { name: 'Read the studs: yes' });
+  const studs = page.getByRole('region', { name: 'Check next' }).getByRole('radio', { name: 'Read the studs: Swapped for this wire' });
   await studs.click();
   await expect(topCause(page, 'Polarity reversed')).toBeVisible();
   await expect(page.getByText(/^Swap the leads/).first()).toBeVisible();

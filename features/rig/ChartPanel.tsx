@@ -1,7 +1,7 @@
 import { useRouter } from 'expo-router';
 import { ScrollView, View } from 'react-native';
 import { POSITIONS, type Position } from '@/core/case/terms';
-import type { ChartCell } from '@/core/own-chart';
+import type { ChartCell } from '@/core/answer/own-chart';
 import { readable, unitOf } from '@/core/quantity/units';
 import type { RigRecord } from '@/core/record/schema';
 import { platform } from '@/platform/ports';

@@ -1,5 +1,5 @@
 import { parse } from 'papaparse';
-import type { ChartCell } from '@/core/own-chart';
+import type { ChartCell } from '@/core/answer/own-chart';
 import { cellWords, chartCsv } from './chart-file';
 
 const CELL: ChartCell = {

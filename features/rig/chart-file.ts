@@ -1,5 +1,5 @@
 import { unparse } from 'papaparse';
-import type { ChartCell } from '@/core/own-chart';
+import type { ChartCell } from '@/core/answer/own-chart';
 import { readable, unitOf, type Quantity, type UnitSystem } from '@/core/quantity/units';
 import { SETTINGS, type SettingName } from '@/core/setting/table';
 

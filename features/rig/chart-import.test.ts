@@ -1,4 +1,4 @@
-import { ownChart, type ChartCell } from '@/core/own-chart';
+import { ownChart, type ChartCell } from '@/core/answer/own-chart';
 import { CASE_FORMAT } from '@/core/case/schema';
 import { RIGS } from '@/core/cases/rigs';
 import { chartCsv } from './chart-file';

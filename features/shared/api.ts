@@ -4,7 +4,7 @@ import type { Picture } from '@/core/record/picture-schema';
 import type { Coupon, CouponPage, RigRecord } from '@/core/record/schema';
 import type { CareKnown } from '@/core/care/due';
 import type { Teaching } from '@/core/learning/teaching';
-import type { ChartCell } from '@/core/own-chart';
+import type { ChartCell } from '@/core/answer/own-chart';
 import type { Worn } from '@/core/record/worn';
 import type { FieldProblem } from '@/core/schema/problems';
 import { platform } from '@/platform/ports';

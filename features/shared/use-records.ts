@@ -9,7 +9,7 @@ import {
 import { useCallback, useMemo, useState } from 'react';
 import type { CareKnown } from '@/core/care/due';
 import type { Teaching } from '@/core/learning/teaching';
-import type { ChartCell } from '@/core/own-chart';
+import type { ChartCell } from '@/core/answer/own-chart';
 import type { Worn } from '@/core/record/worn';
 import type { Taken } from '@/core/start/stock';
 import type { WaitingChange } from '@/core/record/change-schema';

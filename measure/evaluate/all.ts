@@ -1,5 +1,5 @@
 import { diagnose } from '../../core/diagnosis/diagnose';
-import { ENGINE } from '../../core/engine';
+import { ENGINE } from '../../core/answer/engine';
 import { CAUSES } from '../../core/knowledge';
 import { calibration, confusions, judge, percent, summary, type Judged } from './score';
 import { stream } from '../../core/chance/stream';

@@ -7,7 +7,7 @@ import { priorOf } from '../../core/diagnosis/circumstance';
 import { showsGiven } from '../../core/diagnosis/likely-sets';
 import { HEAT_UNIT, HEAT_WINDOW } from '../../core/diagnosis/residuals';
 import type { NetworkNode } from '../../core/diagnosis/engine';
-import { ENGINE } from '../../core/engine';
+import { ENGINE } from '../../core/answer/engine';
 import type { ResidualName } from '../../core/evidence/table';
 import { CAUSES } from '../../core/knowledge';
 import type { Settings } from '../../core/setting/table';

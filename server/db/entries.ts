@@ -13,7 +13,7 @@ import {
   type EntryWords,
 } from '../../core/record/entry-of';
 import type { Job } from '../../core/case/schema';
-import type { Proof } from '../../core/record/proofs';
+import type { Proof } from '../../core/start/proofs';
 import type { Inspection, NewRepair } from '../../core/record/weld-schema';
 import { insertRows } from './insert-rows';
 import { once } from './once';

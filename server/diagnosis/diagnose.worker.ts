@@ -1,7 +1,7 @@
 import { answer, startAnswer, type Answer, type StartAnswer } from '../../core/answer';
 import type { Case } from '../../core/case/schema';
-import { ENGINE } from '../../core/engine';
-import { ownChart, type ChartCell } from '../../core/own-chart';
+import { ENGINE } from '../../core/answer/engine';
+import { ownChart, type ChartCell } from '../../core/answer/own-chart';
 import type { Proven } from '../../core/start/proven-schema';
 import { evidenceOf, type JudgedBead } from '../../core/learning/machine-belief';
 

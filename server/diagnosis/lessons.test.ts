@@ -1,5 +1,5 @@
 import type { Teaching } from '../../core/learning/teaching';
-import type { ChartCell } from '../../core/own-chart';
+import type { ChartCell } from '../../core/answer/own-chart';
 import type { Bead, RigRecord } from '../../core/record/schema';
 import { openStore } from '../db/open';
 import { beadOn, couponOn, freshId, openWorkshop, type Workshop } from '../testing/workshop';

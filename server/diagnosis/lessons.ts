@@ -1,5 +1,5 @@
 import { cause } from '../../core/knowledge';
-import type { ChartCell } from '../../core/own-chart';
+import type { ChartCell } from '../../core/answer/own-chart';
 import { caseOf } from '../../core/record/case-of';
 import { causeHistory } from '../../core/learning/cause-history';
 import { teachingOf, type Teaching } from '../../core/learning/teaching';

@@ -3,7 +3,7 @@ import { cpus } from 'node:os';
 import Piscina from 'piscina';
 import type { Answer, StartAnswer } from '../../core/answer';
 import type { Case } from '../../core/case/schema';
-import type { ChartCell } from '../../core/own-chart';
+import type { ChartCell } from '../../core/answer/own-chart';
 import type { Proven } from '../../core/start/proven-schema';
 import type { JudgedBead } from '../../core/learning/machine-belief';
 import { TooBusy } from './outside-model';

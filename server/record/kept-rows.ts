@@ -1,5 +1,5 @@
 import { asc, eq, gt, inArray } from 'drizzle-orm';
-import { PROOFS } from '../../core/record/proofs';
+import { PROOFS } from '../../core/start/proofs';
 import {
   type Kept,
   type KeptBead,

@@ -8,7 +8,7 @@ import { CASE_FORMAT, JOINTS, POSITIONS, type Case, type FindingState } from '..
 import { RIGS, type RigName } from '../../cases/rigs';
 import { columnOf } from '../../diagnosis/engine';
 import { showsGiven } from '../../diagnosis/likely-sets';
-import { ENGINE } from '../../engine';
+import { ENGINE } from '../../answer/engine';
 import type { CauseId } from '../../evidence/ids';
 import type { MainSetting } from '../../setting/table';
 

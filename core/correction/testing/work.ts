@@ -3,7 +3,7 @@ import { arcSetup } from '../../arc/setup';
 import { EXAMPLE_CASE } from '../../cases/example';
 import type { Case } from '../../case/schema';
 import type { Diagnosis } from '../../diagnosis/diagnose';
-import { ENGINE } from '../../engine';
+import { ENGINE } from '../../answer/engine';
 import type { CauseId } from '../../evidence/ids';
 import type { Move, SettingMove } from '../moves';
 import type { Work } from '../situation';

@@ -1,11 +1,11 @@
-import { startAnswer } from './answer';
-import { OUT_OF_POSITION } from './arc/coefficients';
-import { wireMetal } from './arc/wire';
-import type { BaseMetal, Case, Position } from './case/schema';
-import { MAIN_SETTINGS, type SettingName, type Settings } from './setting/table';
-import { provenFor } from './start/proven';
-import type { Proven } from './start/proven-schema';
-import { marksOf } from './start/start';
+import { startAnswer } from '.';
+import { OUT_OF_POSITION } from '../arc/coefficients';
+import { wireMetal } from '../arc/wire';
+import type { BaseMetal, Case, Position } from '../case/schema';
+import { MAIN_SETTINGS, type SettingName, type Settings } from '../setting/table';
+import { provenFor } from '../start/proven';
+import type { Proven } from '../start/proven-schema';
+import { marksOf } from '../start/start';
 
 /** One cell of a rig's own chart: what to set on a plate in a position. */
 export type ChartCell = {

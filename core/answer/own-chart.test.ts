@@ -1,7 +1,7 @@
-import { startAnswer } from './answer';
+import { startAnswer } from '.';
 import { ownChart, type ChartCell } from './own-chart';
-import { DEFAULT_RIG, onJob } from './start/testing/jobs';
-import type { Proven } from './start/proven-schema';
+import { DEFAULT_RIG, onJob } from '../start/testing/jobs';
+import type { Proven } from '../start/proven-schema';
 
 const { job: _, ...RIG } = onJob({});
 const chart = ownChart(RIG, []);

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { answer } from './answer';
+import { answer } from '.';
 import {
   BASE_METALS,
   CASE_FORMAT,
@@ -9,11 +9,11 @@ import {
   SURFACES,
   WIRE_CLASSES,
   type Case,
-} from './case/schema';
-import { validateCase } from './case/validate';
-import { STATED_IDS } from './evidence/ids';
-import { cause } from './knowledge';
-import { SETTINGS, type SettingName } from './setting/table';
+} from '../case/schema';
+import { validateCase } from '../case/validate';
+import { STATED_IDS } from '../evidence/ids';
+import { cause } from '../knowledge';
+import { SETTINGS, type SettingName } from '../setting/table';
 
 const within = (min: number, max: number) => fc.double({ min, max, noNaN: true });
 const maybe = <T>(arbitrary: fc.Arbitrary<T>) => fc.option(arbitrary, { nil: undefined });
