@@ -33,7 +33,7 @@ const CORE_ORDER = [
   ['evidence', 'schema'],
   ['compiled'],
   ['case'],
-  ['cases'],
+  ['cases', 'hazard'],
   ['arc'],
   ['bead'],
   ['sound'],

@@ -1,3 +1,4 @@
+import type { ToWorker } from './call';
 import { listenTo, RecordingProblem, wavOf, type ListenTold } from './listen';
 
 /** A worker that tells what it is told to tell. */
@@ -7,10 +8,10 @@ function saying(told: ListenTold | 'breaks') {
     stopped: 0,
     onmessage: null as ((event: MessageEvent) => unknown) | null,
     onerror: null as ((event: ErrorEvent) => unknown) | null,
-    postMessage: (asked: unknown): void => {
-      worker.asked.push(asked);
+    postMessage: (asked: ToWorker<unknown>): void => {
+      worker.asked.push(asked.asked);
       if (told === 'breaks') worker.onerror?.({} as ErrorEvent);
-      else worker.onmessage?.({ data: told } as MessageEvent);
+      else worker.onmessage?.({ data: { id: asked.id, reply: told } } as MessageEvent);
     },
     terminate: () => void (worker.stopped += 1),
   };

@@ -1,4 +1,5 @@
 import type { Case } from '../core/case/schema';
+import { workerCall, type CalledWorker } from './call';
 import type { CouponSheet } from '../core/school/coupons';
 import type { Dials } from '../core/setting/dials';
 import type { EyeItem, EyeQuestion } from '../core/school/eye-items';
@@ -24,32 +25,21 @@ export type SchoolTold =
   | { kind: 'coupons'; sheet: CouponSheet | null };
 type Told<Kind extends SchoolTold['kind']> = Extract<SchoolTold, { kind: Kind }>;
 
-type SchoolWorker = Pick<Worker, 'postMessage' | 'terminate' | 'onmessage' | 'onerror'>;
+const start = (): CalledWorker => new Worker(new URL('./school.worker.ts', window.location.href));
 
-const start = (): SchoolWorker => new Worker(new URL('./school.worker.ts', window.location.href));
+/** Calls the School's worker, which stays for the next call. @param spawn starts it; tests put another in its place */
+export const schoolCall = (spawn: () => CalledWorker = start) =>
+  workerCall<SchoolAsked, SchoolTold>(spawn, 'It could not be worked out', true);
 
-let running: SchoolWorker | null = null;
+const call = schoolCall();
 
 /**
- * Has something of the School worked out in its worker, which is started with the first. What was asked before and is not answered yet
- * is not wanted any more.
- * @param spawn starts the worker; tests put another in its place
+ * Has something of the School worked out in its worker.
+ * @param signal aborted where the answer is not wanted any more, as of a plate that was typed over
  */
-export function askSchool<Kind extends SchoolTold['kind']>(
+export async function askSchool<Kind extends SchoolTold['kind']>(
   asked: Extract<SchoolAsked, { kind: Kind }>,
-  spawn: () => SchoolWorker = start,
+  signal?: AbortSignal,
 ): Promise<Told<Kind>> {
-  running ??= spawn();
-  const worker = running;
-  return new Promise<Told<Kind>>((done, fail) => {
-    worker.onmessage = ({ data }: MessageEvent<SchoolTold>) => {
-      if (data.kind === asked.kind) done(data as Told<Kind>);
-    };
-    worker.onerror = () => {
-      worker.terminate();
-      running = null;
-      fail(new Error('It could not be worked out'));
-    };
-    worker.postMessage(asked);
-  });
+  return (await call(asked, signal === undefined ? {} : { signal })) as Told<Kind>;
 }

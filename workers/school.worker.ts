@@ -4,6 +4,7 @@ import { eyeQuestion } from '../core/school/by-eye';
 import { blindBead, blindMachine, productBeads } from '../core/school/set-blind';
 import { couponSheet, type CouponSheet } from '../core/school/coupons';
 import { firstQuestion } from '../core/school/what-first';
+import { answerCalls } from './call';
 import type { SchoolAsked, SchoolTold } from './school';
 
 function sheetOf({ input, dials }: Extract<SchoolAsked, { kind: 'coupons' }>): CouponSheet | null {
@@ -34,5 +35,4 @@ function told(asked: SchoolAsked): SchoolTold {
 }
 
 /** Works out what the School asks that takes the diagnosis. */
-self.onmessage = ({ data }: MessageEvent<SchoolAsked>) =>
-  (self as unknown as { postMessage: (told: SchoolTold) => void }).postMessage(told(data));
+answerCalls(told);

@@ -3,18 +3,18 @@ import type { Settings } from '../core/setting/table';
 import type { ArcRun } from '../core/sound/arc-run';
 import type { NoiseBeside } from '../core/sound/shop-noise';
 import type { Sounded } from '../core/sound/sounding';
+import { workerCall, type CalledWorker } from './call';
 
 /** What is asked of the worker: the arc of a case with these settings, or one that is given whole, with what is heard beside it. */
 export type SoundAsked = { seconds: number } & (
   { input: Case; settings: Settings; seed: number } | { run: ArcRun; noise: NoiseBeside | null }
 );
-/** What it tells: pieces of sound as they are worked out, then what they came to; or that there is nothing to be simulated. */
-export type SoundTold =
-  { kind: 'piece'; samples: Float32Array<ArrayBuffer> } | { kind: 'ended'; sounded: Sounded } | { kind: 'none' };
+/** Pieces of sound as they are worked out. */
+export type SoundPart = Float32Array<ArrayBuffer>;
+/** What they came to; null where there is nothing to be simulated. */
+export type SoundReply = Sounded | null;
 
-type SoundWorker = Pick<Worker, 'postMessage' | 'terminate' | 'onmessage' | 'onerror'>;
-
-const start = (): SoundWorker => new Worker(new URL('./sound.worker.ts', window.location.href));
+const start = (): CalledWorker => new Worker(new URL('./sound.worker.ts', window.location.href));
 
 /**
  * Has an arc simulated in a worker of its own, which ends with it.
@@ -24,21 +24,15 @@ const start = (): SoundWorker => new Worker(new URL('./sound.worker.ts', window.
  */
 export function simulateSound(
   asked: SoundAsked,
-  onPiece: (samples: Float32Array<ArrayBuffer>) => void,
-  spawn: () => SoundWorker = start,
-): { ended: Promise<Sounded | null>; stop: () => void } {
-  const worker = spawn();
-  const ended = new Promise<Sounded | null>((done, fail) => {
-    worker.onmessage = ({ data }: MessageEvent<SoundTold>) => {
-      if (data.kind === 'piece') return onPiece(data.samples);
-      worker.terminate();
-      done(data.kind === 'ended' ? data.sounded : null);
-    };
-    worker.onerror = () => {
-      worker.terminate();
-      fail(new Error('The sound could not be worked out'));
-    };
+  onPiece: (samples: SoundPart) => void,
+  spawn: () => CalledWorker = start,
+): { ended: Promise<SoundReply>; stop: () => void } {
+  const call = workerCall<SoundAsked, SoundReply, SoundPart>(spawn, 'The sound could not be worked out', false);
+  const left = new AbortController();
+  const ended = new Promise<SoundReply>((done, fail) => {
+    call(asked, { signal: left.signal, onPart: onPiece }).then(done, (error: Error) => {
+      if (!left.signal.aborted) fail(error);
+    });
   });
-  worker.postMessage(asked);
-  return { ended, stop: () => worker.terminate() };
+  return { ended, stop: () => left.abort() };
 }

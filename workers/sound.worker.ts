@@ -1,18 +1,17 @@
 import { sounding } from '../core/sound/sounding';
 import { arcRunOf } from '../core/sound/run-of';
-import type { SoundAsked, SoundTold } from './sound';
+import { answerCalls } from './call';
+import type { SoundAsked, SoundPart, SoundReply } from './sound';
 
-const tell = (told: SoundTold, given: Transferable[] = []): void =>
-  (self as unknown as { postMessage: (told: SoundTold, given: Transferable[]) => void }).postMessage(told, given);
-
-/** Burns one arc and tells what it sounds like, piece by piece. */
-self.onmessage = ({ data }: MessageEvent<SoundAsked>) => {
-  const run = 'run' in data ? data.run : arcRunOf(data.input, data.settings, data.seed);
-  if (run === null) return tell({ kind: 'none' });
-  const arc = sounding(run, data.seconds, 'run' in data ? data.noise : null);
+/** Burns one arc and gives what it sounds like, piece by piece. */
+function burn(asked: SoundAsked, piece: (samples: SoundPart) => void): SoundReply {
+  const run = 'run' in asked ? asked.run : arcRunOf(asked.input, asked.settings, asked.seed);
+  if (run === null) return null;
+  const arc = sounding(run, asked.seconds, 'run' in asked ? asked.noise : null);
   for (let next = arc.next(); ; next = arc.next()) {
-    if (next.done === true) return tell({ kind: 'ended', sounded: next.value });
-    const { samples } = next.value;
-    tell({ kind: 'piece', samples }, [samples.buffer]);
+    if (next.done === true) return next.value;
+    piece(next.value.samples);
   }
-};
+}
+
+answerCalls<SoundAsked, SoundReply, SoundPart>(burn, (sent) => (sent instanceof Float32Array ? [sent.buffer] : []));

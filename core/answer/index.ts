@@ -3,6 +3,8 @@ import type { Hand } from '../arc/hand';
 import type { ArcReading } from '../arc/reading';
 import { withWire, type ArcSetup } from '../arc/setup';
 import { usualStickOut } from '../arc/stick-out';
+import { assumedIn } from './assumed';
+import { heldBack } from './held-back';
 import type { BeadAppearance } from '../bead/appearance';
 import { beadAppearance } from '../bead/appearance-of';
 import type { Case } from '../case/schema';
@@ -24,7 +26,9 @@ import { FIELD_WORDS, statedOfEvidence, type FieldEvidence } from '../evidence/t
 import { answersOf, check, finding, marksOf, statedWords, type Check, type StatedAnswer } from '../knowledge';
 import { leavesOf, type Leaves } from '../correction/carried';
 import { readArc } from '../arc/reading';
+import { misfitsOf, type Misfit } from '../start/rig-check';
 import { startOf, withoutBead, type Start } from '../start/start';
+import type { Settings } from '../setting/table';
 
 /** A reason with the name of what speaks. */
 export type NamedReason = Reason & { name: string };
@@ -71,6 +75,8 @@ export type Answer = {
   telling: StatedId[];
   askFor: NextFigure | null;
   notes: Note[];
+  /** What stands in for what was not said and the figures rest on: "13 mm nozzle". */
+  assumed: string[];
   correction: Correction;
   cautions: CautionNote[];
   /** What has to be said and done before figures are given. */
@@ -83,7 +89,9 @@ export type Answer = {
   hand: Hand;
   /** Volts against wire speed; null where the arc is not set by volts, or no wire speed is known. */
   balance: BalanceCurve | null;
-  /** What to start with, and how to run it; null once something of a bead is stated, or where the wire is not known. */
+  /** What of the rig makes every figure wrong: until it is put right none is given. */
+  held: Misfit[];
+  /** What to start with, and how to run it; null once something of a bead is stated, where the wire is not known, or while the figures are held back. */
   start: Start | null;
   /** How the next bead should look and sound when the change was right; null where nothing steady can be expected. */
   nextBead: NextBead | null;
@@ -148,7 +156,13 @@ const isToStart = ({ findings = {}, heard }: Case): boolean =>
 export function answer(input: Case, engine: Engine = ENGINE): Answer {
   const diagnosis = diagnose(engine, input);
   const { setup, arc, causes, noCause, nextChecks, telling, askFor, notes, cautions } = diagnosis;
-  const { correction, arcAfter } = correct(engine, input, diagnosis);
+  const { correction: free, arcAfter } = correct(engine, input, diagnosis);
+  const known = withWire(setup);
+  const held =
+    known === null
+      ? []
+      : misfitsOf(known, input.rig ?? {}, arcAfter.currentA ?? arc.currentA ?? 0).filter(({ holds }) => holds);
+  const correction = held.length > 0 ? heldBack(free, input) : free;
   const suspects = Object.fromEntries((input.experience?.suspects ?? []).map(({ cause, times }) => [cause, times]));
   const leavesWith = (changes: 'one' | 'all'): Leaves =>
     leavesOf(causes, { findings: input.findings ?? {}, suspects }, movesNow(correction, changes));
@@ -165,22 +179,25 @@ export function answer(input: Case, engine: Engine = ENGINE): Answer {
     telling,
     askFor,
     notes,
+    assumed: assumedIn(input, setup),
     correction,
     cautions,
     gate: safetyGate(engine.knowledge.cautions, input, setup),
     leaves: { one: leavesWith('one'), all: leavesWith('all') },
     hand: setup.hand,
     balance: curveOf(setup, input, correction),
-    start: isToStart(input)
-      ? startOf(
-          input,
-          correction,
-          withWire(setup),
-          (settings) => readArc(setup, settings),
-          (other) => correct(engine, other, diagnose(engine, other)).correction.settings,
-        )
-      : null,
-    nextBead: nextBeadAt(arcAfter.transfer),
+    held,
+    start:
+      isToStart(input) && held.length === 0
+        ? startOf(
+            input,
+            correction,
+            known,
+            (settings) => readArc(setup, settings),
+            (other) => correct(engine, other, diagnose(engine, other)).correction.settings,
+          )
+        : null,
+    nextBead: held.length > 0 ? null : nextBeadAt(arcAfter.transfer),
     names: Object.fromEntries(
       Object.entries(input.findings ?? {}).flatMap(([id, state]) =>
         isStatedId(id) ? [[id, statedWords(id, state)] as const] : [],
@@ -194,17 +211,26 @@ export function answer(input: Case, engine: Engine = ENGINE): Answer {
   };
 }
 
+/** What goes with a start whether it has figures or not. */
+type BesideStart = Pick<Answer, 'cautions' | 'gate' | 'assumed' | 'held'>;
 /** What to start a job with, the cautions that go with it, and what has to be dealt with before anything is struck. */
-export type StartAnswer = Start & Pick<Answer, 'cautions' | 'gate'>;
+export type StartAnswer = Start & BesideStart;
+/** A start whose figures wait until the rig is put right: `held` says what and why. */
+export type HeldStart = { settings: Settings; marks: Start['marks']; passes: Start['passes'] } & BesideStart;
+
+/** Whether a start has figures. */
+export const hasFigures = (start: StartAnswer | HeldStart): start is StartAnswer => start.held.length === 0;
 
 /**
  * What to start a job with, whatever was set before: a case without settings gets the figures that a correction proposes
  * where nothing is known, with the hand, the passes and the times that go with them.
  * @param input a valid case; figures and findings of a bead are not asked
+ * @returns the start; without figures where the rig has to be put right first
  * @throws RangeError where the wire is not known: nothing can be said of its current
  */
-export function startAnswer(input: Case, engine: Engine = ENGINE): StartAnswer {
-  const { start, cautions, gate } = answer(withoutBead(input), engine);
+export function startAnswer(input: Case, engine: Engine = ENGINE): StartAnswer | HeldStart {
+  const { start, cautions, gate, assumed, held } = answer(withoutBead(input), engine);
+  if (held.length > 0) return { settings: {}, marks: {}, passes: [], cautions, gate, assumed, held };
   if (start === null) throw new RangeError('starting settings need the class and the diameter of the wire');
-  return { ...start, cautions, gate };
+  return { ...start, cautions, gate, assumed, held };
 }

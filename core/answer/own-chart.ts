@@ -1,4 +1,4 @@
-import { startAnswer } from '.';
+import { hasFigures, startAnswer } from '.';
 import { OUT_OF_POSITION } from '../arc/coefficients';
 import { wireMetal } from '../arc/wire';
 import type { BaseMetal, Case, Position } from '../case/schema';
@@ -52,7 +52,10 @@ export function ownChart(input: Case, proven: readonly Proven[]): ChartCell[] {
       .filter((thicknessMm) => thicknessMm <= upToMm)
       .map((thicknessMm): ChartCell => {
         const cell: Case = { ...input, job: { baseMetal, thicknessMm, position, joint: 'fillet', draught: 'still' } };
-        const { settings, marks, passes, expected, outOfReach } = startAnswer(cell);
+        const start = startAnswer(cell);
+        if (!hasFigures(start))
+          return { thicknessMm, position, ...NO_FIGURES, outOfReach: start.held.map(({ text }) => text) };
+        const { settings, marks, passes, expected, outOfReach } = start;
         const known = provenFor(proven, cell);
         // What was proven has its own volts, wire, stick-out and gas; the rest is as computed.
         const all = known === null ? settings : { ...settings, ...mainOf(known.settings) };
@@ -65,6 +68,9 @@ export function ownChart(input: Case, proven: readonly Proven[]): ChartCell[] {
       }),
   );
 }
+
+/** A cell of a rig that has to be put right first. */
+const NO_FIGURES = { settings: {}, marks: {}, currentA: null, passes: 0, proven: false } satisfies Partial<ChartCell>;
 
 const mainOf = (settings: Settings): Settings =>
   Object.fromEntries(MAIN_SETTINGS.flatMap((name) => (settings[name] === undefined ? [] : [[name, settings[name]]])));

@@ -276,6 +276,8 @@ export const GAS = {
   moreFromA: 150,
   moreToA: 350,
   moreInSpray: fixed(0.1, 'the plasma jet of a spray arc draws gas along: 15 to 20 L/min through 16 mm'),
+  /** The nozzle that is taken where none is recorded, by wire, mm. Source: what guns for these wires are sold with. */
+  usualBore: { upToMm: 1.05, thinMm: 13, thickMm: 16, aluminiumMm: 16 },
   spoilFactor: fixed(1.2, 'aluminium, an outside corner or a breeze want about a fifth more'),
   laminarReynolds: fixed(2300, 'pipe flow stays laminar below this'),
   turbulentReynolds: coefficient(4000, 0.1, 'clearly turbulent: air is drawn in'),

@@ -1,16 +1,7 @@
 import { completeMix } from '../case/gas-mix';
 import { WIRE_CLASSES, type WireClass } from '../case/schema';
-import {
-  dutyAt,
-  gasSuits,
-  grooveWanted,
-  gunCarries,
-  linerSuits,
-  polarityWanted,
-  rollSuits,
-  tipSuits,
-  tipWanted,
-} from './fit';
+import { gasSuits, grooveWanted, linerSuits, polarityWanted, rollSuits, tipSuits, tipWanted } from './fit';
+import { dutyAt, gunCarries } from './carries';
 import type { Wire } from './wire';
 
 /** What must match the wire, as the trade has it: each row a rule that a welder knows by heart. */

@@ -1,4 +1,3 @@
-import type { GasMix } from '../case/gas-mix';
 import type { Rig } from '../case/schema';
 import type { ArcSetup } from './setup';
 import { isUnstableGas } from './transfer';
@@ -62,27 +61,4 @@ export function gasSuits({ wire, gas, usesGas }: Pick<ArcSetup, 'wire' | 'gas' |
   if (wireMetal(wire.class) === 'stainless') return gas.co2Pct <= 6 && !isUnstableGas(wire, gas);
   if (isTubular(wire.class)) return gas.co2Pct >= 10;
   return !isUnstableGas(wire, gas);
-}
-
-/** Source: the trade's third to two fifths, in mixes of three quarters of argon and more. */
-const LESS_IN_ARGON = 0.36;
-
-/**
- * The current a gun carries: rated in CO2, which cools it; in argon mixes about a third to two fifths less. Smooth in between.
- * @param ratedA as stamped, in CO2
- * @returns A
- */
-export function gunCarries(ratedA: number, gas: GasMix): number {
-  return ratedA * (1 - LESS_IN_ARGON * Math.min(1, (gas.argonPct + gas.heliumPct) / 75));
-}
-
-/**
- * The share of ten minutes that a machine may have its arc on: heat goes with the square of the current, so the rated share
- * falls with it. Source: the conventional extrapolation of a duty cycle.
- * @param currentA welding current
- * @param ratedA and @param ratedPct from the rating plate
- * @returns per cent, 0 to 100
- */
-export function dutyAt(currentA: number, ratedA: number, ratedPct: number): number {
-  return Math.min(100, ratedPct * (ratedA / currentA) ** 2);
 }

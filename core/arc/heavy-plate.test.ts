@@ -1,4 +1,4 @@
-import { startAnswer } from '../answer';
+import { startOn } from '../start/testing/jobs';
 import { CASE_FORMAT, type Case, type Job, type Rig } from '../case/schema';
 import { arcSetup } from './setup';
 import { sprayTransitionCurrent } from './transfer';
@@ -23,12 +23,12 @@ const sprays = (input: Case): boolean => {
 describe('heavy plate', () => {
   // What charts set with 1.2 mm wire on 10 mm flat: 82/18 at 27 to 31 V and 7.5 to 9.5 m/min, 92/8 a volt or two lower.
   it('is started in spray with the figures of charts', () => {
-    const rich = startAnswer(on({})).settings;
+    const rich = startOn(on({})).settings;
     expect(rich.voltageV).toBeGreaterThan(27);
     expect(rich.voltageV).toBeLessThan(31);
     expect(rich.wireSpeedMPerMin).toBeGreaterThan(7.4);
     expect(rich.wireSpeedMPerMin).toBeLessThan(9.5);
-    const lean = startAnswer(on({}, { gas: LEAN })).settings;
+    const lean = startOn(on({}, { gas: LEAN })).settings;
     expect(lean.voltageV).toBeLessThan(rich.voltageV! - 1);
     expect(lean.voltageV).toBeGreaterThan(25);
   });
@@ -54,11 +54,11 @@ describe('heavy plate', () => {
       range: { voltageV: { low: 14, high, step: 0.1 } },
     });
     expect(sprays(on({}, upTo(30)))).toBe(true);
-    const short = startAnswer(on({}, upTo(23)));
+    const short = startOn(on({}, upTo(23)));
     expect(short.expected.transfer).toBe('short-circuit');
     expect(short.settings.voltageV).toBeLessThan(21.5);
     expect(short.outOfReach.join(' ')).toMatch(/a spray wants 27\.\d V, which this machine does not reach\. \d passes/);
-    expect(startAnswer(on({}, upTo(30))).outOfReach).toEqual([]);
+    expect(startOn(on({}, upTo(30))).outOfReach).toEqual([]);
     // A machine that shows two volts more than it gives ends two volts sooner.
     const off = arcSetup(on({}, upTo(27)), { offsetV: -2, wireScale: 1, sure: null });
     expect(off.sprayLacks).toEqual({ voltageV: expect.closeTo(27.3, 0) });
@@ -68,7 +68,7 @@ describe('heavy plate', () => {
       ...on({}, upTo(23)),
       experience: { machine: { offsetV: -2, wireScale: 1, sure: { offsetSdV: 0.3, wireScaleSd: 0.02 } } },
     };
-    expect(startAnswer(taught).outOfReach.join(' ')).toMatch(/a spray wants 29\.\d V/);
+    expect(startOn(taught).outOfReach.join(' ')).toMatch(/a spray wants 29\.\d V/);
     // Sheet lacks no spray, however weak the machine.
     expect(arcSetup(on({ thicknessMm: 3 }, upTo(15))).sprayLacks).toBeNull();
   });
@@ -79,7 +79,7 @@ describe('heavy plate', () => {
       range: { wireSpeedMPerMin: { low: 2, high, step: 0.1 } },
     });
     expect(sprays(on({}, feeds(13)))).toBe(true);
-    const short = startAnswer(on({}, feeds(8)));
+    const short = startOn(on({}, feeds(8)));
     expect(short.settings.wireSpeedMPerMin).toBeLessThan(7.3);
     expect(short.outOfReach.join(' ')).toMatch(/a spray wants 1\d\.\d m\/min, which this machine does not reach/);
     // A drive that feeds a tenth less than it is set to ends a tenth sooner.

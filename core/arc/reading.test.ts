@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { completeMix } from '../case/gas-mix';
-import { CASE_FORMAT, type Case } from '../case/schema';
+import { CASE_FORMAT, type Case, type Rig } from '../case/schema';
 import { EXAMPLE_CASE } from '../cases/example';
 import type { Settings } from '../setting/table';
 import { heatInput } from './heat';
@@ -210,7 +210,7 @@ describe('a reading', () => {
     expect(readArc(setupOf(), SETTINGS).transfer).toBe('short-circuit');
   });
 
-  it('wants no flow where there is no gas or no nozzle', () => {
+  it('wants no flow where there is no gas, and takes the usual nozzle where none is said', () => {
     expect(
       flowWindowOf(
         setupOf({ rig: { wire: { class: 'tubular-self-shielded', diameterMm: 0.9 }, nozzleBoreMm: 13 } }),
@@ -218,7 +218,12 @@ describe('a reading', () => {
         150,
       ),
     ).toBeNull();
-    expect(flowWindowOf(setupOf({ rig: { wire: STEEL } }), 12, 150)).toBeNull();
+    const usual = setupOf({ rig: { wire: STEEL } });
+    expect([usual.boreMm, usual.boreKnown]).toEqual([13, false]);
+    expect(flowWindowOf(usual, 12, 150)!.wanted).toBeCloseTo(11.05, 2);
+    const boreOf = (wire: object) => setupOf({ rig: { wire } as Rig }).boreMm;
+    expect(boreOf({ class: 'solid-steel', diameterMm: 1.2 })).toBe(16);
+    expect(boreOf({ class: 'solid-aluminium', diameterMm: 1.0 })).toBe(16);
     expect(flowWindowOf(setupOf(), 12, 100)!.wanted).toBeCloseTo(11.05, 2);
   });
 });

@@ -106,12 +106,12 @@ function readGeometry(setup: ArcSetup, settings: Settings, { currentA, balancedV
 }
 
 /**
- * The gas flow this setup wants, or null where no gas is used or the nozzle is not known.
+ * The gas flow this setup wants, or null where no gas is used.
  * @param stickOutMm contact tip to work
  * @param currentA welding current in A, null where not known
  */
 export function flowWindowOf(setup: ArcSetup, stickOutMm: number, currentA: number | null): FlowWindow | null {
-  if (!setup.usesGas || setup.boreMm === null) return null;
+  if (!setup.usesGas) return null;
   const { boreMm, gas, baseMetal, joint, draught, flowSchool: school, wire } = setup;
   const spray = wire === null || currentA === null ? 0 : sprayShare(currentA, wire, gas);
   return flowWindow({ boreMm, gas, baseMetal, joint, draught, stickOutMm, school, currentA, spray });

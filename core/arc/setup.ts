@@ -2,11 +2,12 @@ import { completeMix, type GasMix } from '../case/gas-mix';
 import type { BaseMetal, Case, Joint, Position } from '../case/schema';
 import { currentFromWireSpeed, wireSpeedFromCurrent } from './burn-off';
 import { depositedArea } from './bead';
-import { ARC_LENGTH_MM, PASSES, SPRAY_TRANSITION } from './coefficients';
+import { ARC_LENGTH_MM, GAS, PASSES, SPRAY_TRANSITION } from './coefficients';
 import { passesFor } from './passes';
 import { balanceHalfWidth, balanceVoltage, currentInBalance, withinCurrentRange } from './balance';
 import { machineRange } from '../setting/machine-range';
 import { handOf, type Hand } from './hand';
+import { machineCeiling, type MachineCeiling } from './carries';
 import { currentWanted } from './heat';
 import { AS_SHOWN, type Machine } from './machine';
 import { quietCurrent, sprayShare } from './transfer';
@@ -26,7 +27,9 @@ export type ArcSetup = {
   baseMetal: BaseMetal;
   joint: Joint;
   draught: 'still' | 'breeze' | 'windy';
-  boreMm: number | null;
+  boreMm: number;
+  /** False where the usual nozzle of the wire stands in for one that is not stated. */
+  boreKnown: boolean;
   flowSchool: 'ample' | 'lean';
   position: Position;
   /** What one pass would take by the plate alone, and the most that wire and position carry. */
@@ -38,6 +41,8 @@ export type ArcSetup = {
   currentAskedA: number | null;
   /** What keeps heavy plate from the spray it would be given, at the arc; null where nothing is held back. */
   sprayLacks: SprayLacks | null;
+  /** Gun or source where it carries less than the plate can be fused with: no figure is right on it. */
+  machineLacks: (MachineCeiling & { wantsA: number }) | null;
   thinnestMm: number | null;
   /** Leg that one pass usually gets: the plate's own, no larger than the position holds up or than each of several takes. */
   passLegMm: number;
@@ -86,6 +91,21 @@ const WOVEN = 1.33;
 
 const ARGON_18: GasMix = { argonPct: 82, co2Pct: 18, oxygenPct: 0, heliumPct: 0 };
 const PURE_ARGON: GasMix = { argonPct: 100, co2Pct: 0, oxygenPct: 0, heliumPct: 0 };
+
+/** A gun or source that carries less than this share of what the plate wants is too small for it: the edge of the window of the heat. */
+const LEAST_OF_WANTED = 0.8;
+
+/** Of what a pass and what the machine carries, the less; null where no wire is known. */
+const lowest = (ofPass: PassCeiling | null, ofMachine: PassCeiling | null): PassCeiling | null =>
+  ofPass === null || ofMachine === null || ofPass.currentA <= ofMachine.currentA ? ofPass : ofMachine;
+
+/** The nozzle bore that a gun for a wire usually has, mm. */
+function usualBore(wire: Wire | null): number {
+  const { upToMm, thinMm, thickMm, aluminiumMm } = GAS.usualBore;
+  if (wire === null) return thinMm;
+  if (wireMetal(wire.class) === 'aluminium') return aluminiumMm;
+  return wire.diameterMm <= upToMm ? thinMm : thickMm;
+}
 
 function currentForJob(job: NonNullable<Case['job']>, baseMetal: BaseMetal): number | null {
   if (job.thicknessMm === undefined) return null;
@@ -155,22 +175,33 @@ export function arcSetup(input: Case, machine: Machine = AS_SHOWN): ArcSetup {
   const position = job.position ?? 'flat';
   const pulse = rig.mode === 'pulse';
   const plateWantsA = currentForJob(job, baseMetal);
-  const ceiling = wire === null ? null : passCeiling(wire, position, pulse, baseMetal);
+  const ofPass = wire === null ? null : passCeiling(wire, position, pulse, baseMetal);
+  const ofMachine = machineCeiling(rig, gas);
+  const ceiling = lowest(ofPass, ofMachine);
   const carried = (currentA: number): number => Math.min(currentA, ceiling?.currentA ?? Infinity);
   const currentWantedA = plateWantsA === null ? null : carried(plateWantsA);
   const thinnestMm = job.thicknessMm === undefined ? null : Math.min(job.thicknessMm, job.otherThicknessMm ?? Infinity);
   const isHot = preferences.heat === 'a-bit-hot' && (thinnestMm ?? 0) >= A_BIT_HOT.fromMm;
   const aimedA = currentWantedA === null ? null : carried(currentWantedA * (isHot ? A_BIT_HOT.factor : 1));
-  const { currentAskedA, sprayLacks } =
-    aimedA === null || wire === null || ceiling === null || pulse
-      ? { currentAskedA: aimedA, sprayLacks: null }
-      : askedFor(aimedA, {
-          ...{ ceiling, wire, gas, onHeavyPlate: isHeavy(thinnestMm, job) },
-          most: {
-            voltageV: machineRange(rig, 'voltageV').high + machine.offsetV,
-            wireSpeedMPerMin: machineRange(rig, 'wireSpeedMPerMin').high * machine.wireScale,
-          },
-        });
+  const most = {
+    voltageV: machineRange(rig, 'voltageV').high + machine.offsetV,
+    wireSpeedMPerMin: machineRange(rig, 'wireSpeedMPerMin').high * machine.wireScale,
+  };
+  const asked = (
+    wantedA: number | null,
+    upTo: PassCeiling | null,
+  ): Asked | { currentAskedA: null; sprayLacks: null } =>
+    wantedA === null || wire === null || upTo === null || pulse
+      ? { currentAskedA: wantedA, sprayLacks: null }
+      : askedFor(wantedA, { ceiling: upTo, wire, gas, onHeavyPlate: isHeavy(thinnestMm, job), most });
+  const { currentAskedA, sprayLacks } = asked(aimedA, ceiling);
+  // What would be asked of a gun and a source that carry it.
+  const uncappedA = plateWantsA === null ? null : asked(Math.min(plateWantsA, ofPass?.currentA ?? Infinity), ofPass);
+  const wantsA = uncappedA?.currentAskedA ?? null;
+  const machineLacks =
+    ofMachine === null || wantsA === null || ofMachine.currentA >= LEAST_OF_WANTED * wantsA
+      ? null
+      : { ...ofMachine, wantsA };
   return {
     wire,
     gas,
@@ -180,7 +211,8 @@ export function arcSetup(input: Case, machine: Machine = AS_SHOWN): ArcSetup {
     baseMetal,
     joint: job.joint ?? 'bead-on-plate',
     draught: job.draught ?? 'still',
-    boreMm: rig.nozzleBoreMm ?? null,
+    boreMm: rig.nozzleBoreMm ?? usualBore(wire),
+    boreKnown: rig.nozzleBoreMm !== undefined,
     flowSchool: preferences.gasFlow ?? 'ample',
     position,
     plateWantsA,
@@ -188,6 +220,7 @@ export function arcSetup(input: Case, machine: Machine = AS_SHOWN): ArcSetup {
     currentWantedA,
     currentAskedA,
     sprayLacks,
+    machineLacks,
     thinnestMm,
     passLegMm: passLeg({
       ...{ thinnestMm, position, joint: job.joint ?? 'bead-on-plate', gapMm: job.gapMm ?? 0 },

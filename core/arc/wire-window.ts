@@ -30,7 +30,7 @@ export function wireWindow(wire: Wire): WireWindow {
 }
 
 /** The most current of one pass, and what sets it. */
-export type PassCeiling = { currentA: number; by: 'wire' | 'position' };
+export type PassCeiling = { currentA: number; by: 'wire' | 'position' | 'gun' | 'source' };
 
 /** Positions in which the puddle has to be held up. */
 export const isAgainstGravity = (position: Position): boolean => position === 'vertical-up' || position === 'overhead';

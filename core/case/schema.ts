@@ -1,6 +1,6 @@
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
 import { STATED_IDS } from '../evidence/ids';
-import { number, words } from '../schema/parts';
+import { name, number, words } from '../schema/parts';
 import { READINGS, SETTINGS, type ReadSetting } from '../setting/table';
 import { EXPERIENCE_SCHEMA } from './experience-schema';
 import { HEARD_SCHEMA } from './heard-schema';
@@ -50,6 +50,8 @@ export const JOB_SCHEMA = {
   type: 'object',
   additionalProperties: false,
   properties: {
+    /** What the job is called: what it lifts, carries or holds is read from it. */
+    title: name(200),
     baseMetal: { enum: BASE_METALS },
     surface: words(SURFACES),
     thicknessMm: number(0.3, 100),

@@ -77,7 +77,7 @@ describe('what can be set', () => {
     expect(stickOutMm).toEqual({ low: expect.closeTo(7, 1), high: expect.closeTo(20, 0), step: 1 });
     const { low, high } = flowWindowOf(BASE.setup, 10, 150)!;
     expect(gasFlowLPerMin).toEqual({ low: expect.closeTo(low, 6), high: expect.closeTo(high, 6), step: 0.5 });
-    const bare = situation({ setup: { ...BASE.setup, boreMm: null } });
+    const bare = situation({ setup: { ...BASE.setup, usesGas: false } });
     expect(boundsFor(EXAMPLE_CASE, bare).gasFlowLPerMin).toEqual({ low: 0, high: 30, step: 0.5 });
   });
 
@@ -140,8 +140,8 @@ describe('where the search starts', () => {
     expect(close(wants(null), (usable.lowA + usable.highA) / 2)).toBe(true);
   });
 
-  it('keeps the wire speed in what the machine reaches, and has no flow where the cover is not known', () => {
-    const held = situation({ setup: { ...BASE.setup, boreMm: null } });
+  it('keeps the wire speed in what the machine reaches, and has no flow where there is no gas', () => {
+    const held = situation({ setup: { ...BASE.setup, usesGas: false } });
     const slow = on({ range: { wireSpeedMPerMin: { low: 2, high: 3, step: 0.1 } } });
     const fast = on({ range: { wireSpeedMPerMin: { low: 12, high: 14, step: 0.1 } } });
     expect(searchStarts(held, boundsFor(slow, held))[4]).toEqual(

@@ -113,9 +113,9 @@ describe('the expected risk', () => {
     expect(objective(gasless, at({}))).toBeLessThan(objective(RIGHT, at({})));
   });
 
-  it('takes the whole cost of holes where the gas is shut, and none where the cover is not known', () => {
+  it('takes the whole cost of holes where the gas is shut, and none where there is no gas', () => {
     expect(objective(RIGHT, at({ gasFlowLPerMin: 0 })) - objective(RIGHT, at({}))).toBeGreaterThan(0.98);
-    const unknown = wanting(CURRENT, { setup: { ...BASE.setup, boreMm: null, currentAskedA: CURRENT } });
+    const unknown = wanting(CURRENT, { setup: { ...BASE.setup, usesGas: false, currentAskedA: CURRENT } });
     expect(objective(unknown, at({ gasFlowLPerMin: 0 }))).toBe(objective(unknown, at({ gasFlowLPerMin: 50 })));
     // Inside the window the wanted flow is best.
     const flow = (gasFlowLPerMin: number): number => objective(RIGHT, at({ gasFlowLPerMin }));

@@ -78,7 +78,7 @@ export function freeSettings(
   return MAIN_SETTINGS.filter((name) => {
     // A pulsing machine is set by trim, not by volts.
     if (name === 'voltageV' && setup.pulse) return false;
-    if (name === 'gasFlowLPerMin' && (!setup.usesGas || setup.boreMm === null)) return false;
+    if (name === 'gasFlowLPerMin' && !setup.usesGas) return false;
     return !held || today[name] === null || anew.includes(name);
   });
 }

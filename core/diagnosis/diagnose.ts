@@ -115,11 +115,11 @@ function compared({ checks }: Knowledge, residuals: Residuals): StatedId[] {
 }
 
 /** Settings that are not stated and whose figure the arc model could use. */
-function askable({ settings = {}, job = {} }: Case, { wire, usesGas, boreMm }: ArcSetup): ReadSetting[] {
+function askable({ settings = {}, job = {} }: Case, { wire, usesGas }: ArcSetup): ReadSetting[] {
   return READ_SETTINGS.filter((setting) => {
     if (settings[setting] !== undefined) return false;
     if (setting === 'stickOutMm') return true;
-    if (setting === 'gasFlowLPerMin') return usesGas && boreMm !== null;
+    if (setting === 'gasFlowLPerMin') return usesGas;
     if (wire === null) return false;
     return setting === 'wireSpeedMPerMin' ? job.thicknessMm !== undefined : settings.wireSpeedMPerMin !== undefined;
   });

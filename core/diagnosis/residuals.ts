@@ -155,6 +155,9 @@ function atUsualStickOut(setup: ArcSetup, settings: Settings, reading: ArcReadin
 /** The middle of what a hand leans, degrees: the unit of a gun angle. */
 const MODERATE_DEG = 12;
 
+/** A nozzle that is not recorded is this far from the usual one, as a share: 10 to 16 mm are all common. */
+const BORE_OFF = 0.2;
+
 /** So near the wanted flow nothing is short, whatever the school. */
 const NEAR_WANTED = 0.95;
 
@@ -211,7 +214,9 @@ export function residualsOf(input: Case, setup: ArcSetup, reading: ArcReading): 
     // A limit may lie elsewhere; the middle of the window lies inside for certain.
     const limit = value > 0 ? GAS.turbulentReynolds : GAS.lowestPerBoreMm;
     const limitOff = limit.tolerance * Math.min(1, Math.abs(value));
-    residuals.flow = { value, spread: Math.hypot(SHARE_OFF[readingOf(input, 'gasFlowLPerMin')], limitOff) / 0.25 };
+    const boreOff = setup.boreKnown ? 0 : BORE_OFF;
+    const off = Math.hypot(SHARE_OFF[readingOf(input, 'gasFlowLPerMin')], limitOff, boreOff);
+    residuals.flow = { value, spread: off / 0.25 };
   }
   if (settings.stickOutMm !== undefined) {
     const { low, wanted, high } = usualStickOut(setup, reading.currentA);

@@ -16,28 +16,50 @@ const gateOf = (job: Job) => safetyGate(CAUTIONS, caseOf(job), GAS);
 const asked = (job: Job): string[] => gateOf(job).asks.map(({ concern }) => concern);
 
 describe('what a job suggests', () => {
-  it('is nothing on a clean bracket in the workshop', () => {
-    expect(gateOf({ workpiece: 'plate', place: 'workshop', critical: 'usual', surface: ['clean'] })).toEqual({
-      asks: [],
-      stops: [],
+  it('is one question on a clean bracket in the workshop, once, and none on a trial', () => {
+    const bracket: Job = { workpiece: 'plate', place: 'workshop', critical: 'usual', surface: ['clean'] };
+    const [question] = gateOf({ ...bracket, title: 'Angle bracket' }).asks;
+    expect(question).toEqual({
+      concern: 'code-work',
+      text: expect.stringMatching(/^Could anyone be hurt if it breaks\?/),
+      answers: [
+        { isSo: false, text: 'Nobody could be hurt' },
+        { isSo: true, text: 'Somebody could be hurt' },
+      ],
+      because: null,
     });
+    expect(gateOf({ ...bracket, ruledOut: ['code-work'] })).toEqual({ asks: [], stops: [] });
+    expect(gateOf({ ...bracket, critical: 'trial' })).toEqual({ asks: [], stops: [] });
+  });
+
+  it('is what its title names, a trial too, and says which words', () => {
+    const asks = gateOf({ critical: 'trial', title: 'Lifting lug for hatch' }).asks;
+    expect(asks).toEqual([
+      expect.objectContaining({
+        concern: 'code-work',
+        because: '"lifting" in the title: lifts or hangs a load.',
+      }),
+    ]);
+    expect(asked({ title: 'Fuel tank strap' })).toEqual(['closed-container', 'code-work']);
+    expect(gateOf({ title: 'Galvanized stock rail' }).stops.map(({ of }) => of)).toEqual([{ coat: 'zinc' }]);
+    expect(gateOf({ title: 'Galvanized stock rail', stripped: ['zinc'] }).stops).toEqual([]);
   });
 
   it.each<[Job, string[]]>([
     [{ workpiece: 'tank' }, ['closed-container', 'chlorinated-residue', 'confined-space', 'code-work']],
     [{ workpiece: 'vehicle' }, ['hidden-cavity', 'vehicle-near', 'hydraulic-line', 'code-work']],
     [{ workpiece: 'machinery' }, ['hydraulic-line', 'code-work']],
-    [{ workpiece: 'tube' }, ['hidden-cavity']],
-    [{ place: 'pit' }, ['confined-space', 'sinking-gas', 'fire-nearby']],
-    [{ surface: ['paint'] }, ['old-paint']],
-    [{ surface: ['zinc'] }, ['cadmium-or-lead']],
-    [{ surface: ['oil'] }, ['chlorinated-residue']],
+    [{ workpiece: 'tube' }, ['hidden-cavity', 'code-work']],
+    [{ place: 'pit' }, ['confined-space', 'sinking-gas', 'code-work', 'fire-nearby']],
+    [{ surface: ['paint'] }, ['code-work', 'old-paint']],
+    [{ surface: ['zinc'] }, ['code-work', 'cadmium-or-lead']],
+    [{ surface: ['oil'] }, ['chlorinated-residue', 'code-work']],
     [{ critical: 'careful' }, ['code-work']],
   ])('%j: %j', (job, concerns) => {
     expect(asked(job)).toEqual(concerns);
   });
 
-  it('asks for every concern there is on some job, in words that end as a question', () => {
+  it('asks for every concern there is on some job, each with two answers that say what is so', () => {
     const jobs: Job[] = [
       ...WORKPIECES.map((workpiece): Job => ({ workpiece })),
       ...PLACES.map((place): Job => ({ place })),
@@ -45,7 +67,11 @@ describe('what a job suggests', () => {
     ];
     const questions = jobs.flatMap((job) => suggestedQuestions(CAUTIONS, { job }, GAS));
     expect(new Set(questions.map(({ concern }) => concern))).toEqual(new Set(CONCERNS));
-    expect(questions.every(({ text }) => text.endsWith('?'))).toBe(true);
+    for (const { text, answers } of questions) {
+      expect(text).toContain('?');
+      expect(answers.map(({ isSo }) => isSo)).toEqual([false, true]);
+      for (const { text: answer } of answers) expect(answer).not.toMatch(/^(yes|no)$/i);
+    }
   });
 });
 
@@ -78,7 +104,10 @@ describe('the gate', () => {
   });
 
   it('is not shut by a fire nearby, which is minded and not stopped for', () => {
-    expect(gateOf(withAnswer({ place: 'site' }, 'fire-nearby', true))).toEqual({ asks: [], stops: [] });
+    expect(gateOf({ ...withAnswer({ place: 'site' }, 'fire-nearby', true), ruledOut: ['code-work'] })).toEqual({
+      asks: [],
+      stops: [],
+    });
   });
 
   it('goes with the answer of a bead and of a start', () => {

@@ -1,18 +1,29 @@
 import type { ArcSetup } from '../arc/setup';
 import type { Case, Coat, Concern, Job } from '../case/schema';
+import { hazardsOfTitle, type NamedHazard } from '../hazard/read-title';
 import type { Caution } from '../knowledge/types';
 import { matches } from './circumstance';
 
-/** A question that the job suggests: whether something that can hurt is so. */
-export type SafetyQuestion = { concern: Concern; text: string };
+/** A question of what can hurt on a job, with both answers in the words of what is so, the all-clear first. */
+export type SafetyQuestion = {
+  concern: Concern;
+  text: string;
+  answers: { isSo: boolean; text: string }[];
+  /** What of the title suggests it; null where it is not the title. */
+  because: string | null;
+};
 /** A stop that holds on the job, and what has to be so before figures are given. */
 export type OpenStop = { id: string; of: { concern: Concern } | { coat: Coat }; text: string; first: string };
 
 /** What stands between a job and its figures; nothing stands there when both lists are empty. */
 export type SafetyGate = { asks: SafetyQuestion[]; stops: OpenStop[] };
 
+/** What the title of a job names, as it is said beside a question. */
+const named = ({ words, of }: NamedHazard): string => `"${words}" in the title: ${of}.`;
+
 /**
- * Questions that a job suggests, whether answered or not, in the order of the cautions.
+ * Questions that a job suggests by what is said of it and by its title, whether answered or not, in the order of the cautions.
+ * One is asked of every job that is no trial.
  * @param known every caution there is
  */
 export function suggestedQuestions(
@@ -20,11 +31,29 @@ export function suggestedQuestions(
   input: Pick<Case, 'job' | 'rig'>,
   setup: Pick<ArcSetup, 'usesGas'>,
 ): SafetyQuestion[] {
-  return known.flatMap(({ concern, asks }) =>
-    concern !== undefined && asks?.when.some((when) => matches(when, input, setup)) === true
-      ? [{ concern, text: asks.text }]
-      : [],
-  );
+  const { job } = input;
+  const hazards = hazardsOfTitle(job?.title ?? '');
+  return known.flatMap(({ concern, asks }): SafetyQuestion[] => {
+    if (concern === undefined || asks === undefined) return [];
+    const hazard = hazards.find((one) => 'concern' in one.hazard && one.hazard.concern === concern);
+    const isSuggested = asks.when.some((when) => matches(when, input, setup));
+    const ofEveryJob = asks.ofEveryJob === true && job !== undefined && job.critical !== 'trial';
+    if (hazard === undefined && !isSuggested && !ofEveryJob) return [];
+    const answers = [
+      { isSo: false, text: asks.clear },
+      { isSo: true, text: asks.fault },
+    ];
+    return [{ concern, text: asks.text, answers, because: hazard === undefined ? null : named(hazard) }];
+  });
+}
+
+/** A case with the coats that its title names on its surface. */
+export function withCoatsOfTitle<Input extends Pick<Case, 'job'>>(input: Input): Input {
+  const { job } = input;
+  const coats = hazardsOfTitle(job?.title ?? '').flatMap(({ hazard }) => ('coat' in hazard ? [hazard.coat] : []));
+  const surface = job?.surface ?? [];
+  const missing = coats.filter((coat) => !surface.includes(coat));
+  return missing.length === 0 ? input : { ...input, job: { ...job, surface: [...surface, ...missing] } };
 }
 
 /** Whether what a caution is about was dealt with: made safe, or the coat stripped. */
@@ -41,7 +70,8 @@ export function isDealtWith({ concern, coat }: Pick<Caution, 'concern' | 'coat'>
  * that is a stop of its own.
  * @param known every caution there is
  */
-export function safetyGate(known: readonly Caution[], input: Case, setup: Pick<ArcSetup, 'usesGas'>): SafetyGate {
+export function safetyGate(known: readonly Caution[], asked: Case, setup: Pick<ArcSetup, 'usesGas'>): SafetyGate {
+  const input = withCoatsOfTitle(asked);
   const { job = {} } = input;
   const { concerns = [], ruledOut = [] } = job;
   const isOpen = ({ concern }: SafetyQuestion): boolean => !concerns.includes(concern) && !ruledOut.includes(concern);

@@ -66,6 +66,10 @@ export function lintKnowledge(knowledge: Knowledge): string[] {
     const twin = causes.slice(i + 1).find((b) => signature(a) === signature(b));
     if (twin !== undefined) faults.push(`${a.id} and ${twin.id}: nothing tells them apart`);
   });
+  for (const { id, asks } of cautions)
+    for (const answer of asks === undefined ? [] : [asks.clear, asks.fault])
+      if (answer.trim() === '' || SAYS_NOTHING.test(answer))
+        faults.push(`caution ${id}: "${answer}" does not say what is so`);
   for (const { id, stop, first, concern, coat } of cautions)
     if (stop && (concern ?? coat) !== undefined && first === undefined)
       faults.push(`caution ${id}: stops a job and does not say what has to be so first`);

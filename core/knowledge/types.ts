@@ -140,8 +140,11 @@ export type Caution = {
   concern?: Concern;
   /** The coat that it is about; said to be stripped, it is dealt with. */
   coat?: Coat;
-  /** The question that finds out whether the concern holds, and jobs that suggest it (any of them). */
-  asks?: { text: string; when: Circumstance[] };
+  /**
+   * The question that finds out whether the concern holds, with both answers in the words of what is so, and jobs that suggest it
+   * (any of them). One is asked of every job that is no trial, once.
+   */
+  asks?: { text: string; clear: string; fault: string; when: Circumstance[]; ofEveryJob?: true };
   /** Of a stop: what has to be so before figures are given, said by the welder as done. */
   first?: string;
   /** Shown when one of these causes is above 20 %. */

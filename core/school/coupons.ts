@@ -1,4 +1,4 @@
-import { startAnswer, type StartAnswer } from '../answer';
+import { hasFigures, startAnswer, type StartAnswer } from '../answer';
 import type { Case, Settings } from '../case/schema';
 import type { Engine } from '../diagnosis/engine';
 import { dialEnds, dialToValue, valueToDial } from '../setting/dial';
@@ -10,7 +10,7 @@ export type CouponBead = { settings: Settings; isRight: boolean };
 /** Beads of one plate, one figure turned from low to high; what to look and listen for on the way. */
 export type CouponSet = { knob: Knob; beads: CouponBead[]; low: string; high: string };
 /** Plates to run for real, with the figures of this rig. */
-export type CouponSheet = { sets: CouponSet[] } & Pick<StartAnswer, 'cautions' | 'gate'>;
+export type CouponSheet = { sets: CouponSet[] } & Pick<StartAnswer, 'cautions' | 'gate' | 'held' | 'misfits'>;
 
 /** How far each figure is turned from the right one, bead by bead: volts in V, the others as a share. */
 const TURNED: Record<Knob, readonly number[]> = {
@@ -70,9 +70,15 @@ function setOf(knob: Knob, right: Settings, dials: Dials): CouponSet {
  * on this plate.
  * @param input rig and plate; figures and findings are not asked
  * @param dials the knobs of the rig
+ * @returns no plates where the rig has to be put right first
  * @throws RangeError where the wire is not known
  */
 export function couponSheet(engine: Engine, input: Case, dials: Dials): CouponSheet {
-  const { settings, cautions, gate } = startAnswer(input, engine);
-  return { sets: KNOBS.map((knob) => setOf(knob, settings, dials)), cautions, gate };
+  const start = startAnswer(input, engine);
+  const { cautions, gate, held } = start;
+  if (!hasFigures(start)) return { sets: [], cautions, gate, held, misfits: [] };
+  return {
+    sets: KNOBS.map((knob) => setOf(knob, start.settings, dials)),
+    ...{ cautions, gate, held, misfits: start.misfits },
+  };
 }

@@ -36,7 +36,7 @@ describe('changing over', () => {
       /1\.2 mm or 1\.4 mm/,
       /stainless brush/,
       /Push only/,
-      /just slips/,
+      /slips when the wire is stopped dead/,
     ])
       expect(said).toMatch(word);
     expect(swaps(FITTED, ALUMINIUM)).toEqual(expect.arrayContaining(['spool', 'liner', 'roll', 'tip', 'gas']));

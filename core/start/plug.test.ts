@@ -1,10 +1,10 @@
-import { startAnswer } from '../answer';
+import { startOn } from './testing/jobs';
 import { CASE_FORMAT } from '../case/terms';
 import type { Case } from '../case/schema';
 import { RIGS } from '../cases/rigs';
 
 const plug = (thicknessMm: number, some: object = {}) =>
-  startAnswer({
+  startOn({
     format: CASE_FORMAT,
     rig: RIGS.mix09,
     job: { joint: 'plug', thicknessMm, ...some },

@@ -1,4 +1,5 @@
-import { dutyAt, gunCarries, linerSuits, rollSuits, tipSuits } from '../arc/fit';
+import { dutyAt, gunCarries } from '../arc/carries';
+import { linerSuits, rollSuits, tipSuits } from '../arc/fit';
 import { arcSetup } from '../arc/setup';
 import { answer } from '../answer';
 import { completeMix } from '../case/gas-mix';

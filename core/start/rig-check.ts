@@ -1,14 +1,5 @@
-import {
-  dutyAt,
-  gasSuits,
-  grooveWanted,
-  gunCarries,
-  linerSuits,
-  polarityWanted,
-  rollSuits,
-  tipSuits,
-  tipWanted,
-} from '../arc/fit';
+import { ARC_ON_PCT, dutyAt, gunCarries, sourceGives } from '../arc/carries';
+import { gasSuits, grooveWanted, linerSuits, polarityWanted, rollSuits, tipSuits, tipWanted } from '../arc/fit';
 import { withWire, type WireSetup } from '../arc/setup';
 import { sprayShare } from '../arc/transfer';
 import { isTubular, wireMetal } from '../arc/wire';
@@ -19,7 +10,19 @@ import type { CauseId } from '../evidence/ids';
 import { wireChoice } from './wire-choice';
 
 /** A part of the rig as it should be for its wire and job, in the order a hand goes through them. */
-export type RigPart = 'wire' | 'gas' | 'roll' | 'liner' | 'tip' | 'recess' | 'nozzle' | 'polarity' | 'gun' | 'source';
+export const RIG_PARTS = [
+  'wire',
+  'gas',
+  'roll',
+  'liner',
+  'tip',
+  'recess',
+  'nozzle',
+  'polarity',
+  'gun',
+  'source',
+] as const;
+export type RigPart = (typeof RIG_PARTS)[number];
 
 export type RigCheckItem = {
   part: RigPart;
@@ -31,6 +34,8 @@ export type RigCheckItem = {
   does: string | null;
   /** The cause that the mismatch is known as; null where the knowledge has none. */
   cause: CauseId | null;
+  /** Whether it makes every figure wrong, so that none is given until it is put right; else it only wears or spatters. */
+  holds: boolean;
 };
 
 export const PART_WORDS: Record<RigPart, string> = {
@@ -56,17 +61,23 @@ const WRONG_GROOVE = {
 } as const;
 
 type Found = Omit<RigCheckItem, 'part'>;
-const item = (want: string, have: string | null, fits: boolean, does: string, cause: CauseId | null): Found => ({
-  ...{ want, have, cause: have === null || fits ? null : cause },
+const item = (
+  want: string,
+  have: string | null,
+  fits: boolean,
+  does: string,
+  cause: CauseId | null,
+  holds = false,
+): Found => ({
+  ...{ want, have, cause: have === null || fits ? null : cause, holds: have !== null && !fits && holds },
   state: have === null ? 'not-known' : fits ? 'fits' : 'wrong',
   does: have === null || fits ? null : does,
 });
 
-/** Arc-on shares by how the work is usually done; a short job cools its gun between runs. */
-const ARC_ON_PCT = 35;
 /** Tip recess by transfer, mm. Source: the trade's 6 mm back for spray, flush to 3 mm for short circuit. */
 const RECESS = { short: [-1, 3], spray: [3, 7] } as const;
 /** Above so many amps a slim nozzle glows and fouls. */
+const USUAL_NOZZLE = { leastMm: 10, mostMm: 16 };
 const HEAVY_NOZZLE = { fromA: 200, leastMm: 15 };
 
 function rollItem({ wire }: WireSetup, roll: NonNullable<Rig['parts']>['roll']): Found {
@@ -85,6 +96,7 @@ function rollItem({ wire }: WireSetup, roll: NonNullable<Rig['parts']>['roll']):
     roll === undefined || rollSuits(wire, roll),
     does,
     'roll-wrong',
+    roll?.groove !== undefined && roll.groove !== groove,
   );
 }
 
@@ -98,6 +110,7 @@ function linerItem({ wire }: WireSetup, liner: NonNullable<Rig['parts']>['liner'
     liner === undefined || linerSuits(wire, liner),
     'A tight liner drags and a wide one lets the wire weave: it surges; steel scrapes aluminium until it jams.',
     null,
+    kind === 'polymer' && liner?.kind === 'steel',
   );
 }
 
@@ -118,15 +131,18 @@ function recessItem(setup: WireSetup, currentA: number, recessMm: number | undef
 
 function nozzleItem(setup: WireSetup, currentA: number, shape: NozzleShape | undefined): Found {
   const heavy = currentA >= HEAVY_NOZZLE.fromA;
-  const { boreMm } = setup;
+  const { boreMm, boreKnown } = setup;
+  const { leastMm, mostMm } = USUAL_NOZZLE;
   const tapered = shape === 'tapered';
   return item(
     heavy
       ? `straight, ${HEAVY_NOZZLE.leastMm} mm or wider above ${HEAVY_NOZZLE.fromA} A`
-      : '10 to 16 mm; tapered where the joint is tight',
-    boreMm === null ? null : `${mm(boreMm)}${shape === undefined ? '' : `, ${shape}`}`,
-    boreMm === null || (heavy ? boreMm >= HEAVY_NOZZLE.leastMm && !tapered : boreMm >= 8),
-    'A slim nozzle gets hot, fills with spatter and covers too little: holes.',
+      : `${leastMm} to ${mostMm} mm; tapered where the joint is tight`,
+    boreKnown ? `${mm(boreMm)}${shape === undefined ? '' : `, ${shape}`}` : null,
+    !boreKnown || (heavy ? boreMm >= HEAVY_NOZZLE.leastMm && !tapered : boreMm >= leastMm && boreMm <= mostMm),
+    boreMm > mostMm && !heavy
+      ? 'A wide nozzle hides the joint and wants more gas than a small arc is worth.'
+      : 'A slim nozzle gets hot, fills with spatter and covers too little: holes.',
     'nozzle-blocked',
   );
 }
@@ -141,21 +157,27 @@ function gunItem(setup: WireSetup, currentA: number, gun: Rig['gun']): Found {
     carries === null || currentA <= carries,
     'The gun gets hot: the tip softens and grips, the wire burns back; long runs want a bigger or a water-cooled gun.',
     null,
+    setup.machineLacks?.by === 'gun',
   );
 }
 
-function sourceItem(currentA: number, source: Rig['source']): Found {
+function sourceItem({ machineLacks }: WireSetup, currentA: number, source: Rig['source']): Found {
   const duty = source === undefined ? null : Math.round(dutyAt(currentA, source.ratedA, source.ratedPct));
   return item(
     `${Math.round(currentA)} A for at least ${ARC_ON_PCT} % of ten minutes`,
     duty === null
       ? null
-      : duty >= 100
-        ? 'all the time'
-        : `${duty} % of ten minutes: ${Math.round(duty / 10)} min arc, ${10 - Math.round(duty / 10)} min rest`,
+      : machineLacks?.by === 'source'
+        ? `about ${Math.round(sourceGives(source!.ratedA, source!.ratedPct))} A`
+        : duty >= 100
+          ? 'all the time'
+          : `${duty} % of ten minutes: ${Math.round(duty / 10)} min arc, ${10 - Math.round(duty / 10)} min rest`,
     duty === null || duty >= ARC_ON_PCT,
-    'It cuts out when it is hot: shorter runs and the rests it asks for, or several smaller passes.',
+    machineLacks?.by === 'source'
+      ? 'It does not give what the plate wants: the bead lies on it cold. A bigger machine, or thinner work.'
+      : 'It cuts out when it is hot: shorter runs and the rests it asks for.',
     null,
+    machineLacks?.by === 'source',
   );
 }
 
@@ -196,6 +218,7 @@ export function rigCheck(
             false,
             'Its metal is not the plate’s: it cracks, or does not fuse.',
             'wire-wrong',
+            true,
           )
         : choice === null
           ? null
@@ -216,6 +239,7 @@ export function rigCheck(
             gasFits,
             'The arc never settles: it wanders and spatters, toes are undercut, and no knob cures it.',
             'gas-wrong',
+            true,
           )
         : rig.gas
           ? item('none: the wire makes its own', mixName(rig.gas), false, 'Gas that is only paid for.', null)
@@ -243,10 +267,11 @@ export function rigCheck(
         rig.polarity === undefined || rig.polarity === polarity,
         'On the wrong pole it wanders, spatters heavily, ropes and does not fuse.',
         'polarity-wrong',
+        true,
       ),
     ],
     ['gun', gunItem(known, currentA, rig.gun)],
-    ['source', sourceItem(currentA, rig.source)],
+    ['source', sourceItem(known, currentA, rig.source)],
   ];
   return found.flatMap(([part, one]) => (one === null ? [] : [{ part, ...one }]));
 }
@@ -257,4 +282,24 @@ function gasWanted({ wire }: WireSetup): string {
   if (metal === 'aluminium') return 'argon, or argon and helium';
   if (metal === 'stainless') return 'argon with 2 to 5 % CO2 or 1 to 2 % oxygen';
   return isTubular(wire.class) ? 'CO2, or argon with 15 to 25 % CO2' : 'argon with 5 to 25 % CO2, or CO2';
+}
+
+/** A part that does not fit, in words: "Polarity: gun on minus is fitted, gun on plus is wanted. On the wrong pole …". */
+export type Misfit = Pick<RigCheckItem, 'part' | 'holds'> & { text: string };
+
+const misfitText = ({ part, want, have, does }: RigCheckItem): string =>
+  `${PART_WORDS[part]}: ${have ?? 'not known'} is fitted, ${want} is wanted.${does === null ? '' : ` ${does}`}`;
+
+/**
+ * What of a rig does not fit its wire and job, what makes every figure wrong first. The size of the wire is left to the choice of wire.
+ * @param setup the surroundings
+ * @param rig as recorded
+ * @param currentA expected, A; what gun and source that carry it would be asked for counts where that is more
+ */
+export function misfitsOf(setup: WireSetup, rig: Rig, currentA: number): Misfit[] {
+  const asked = Math.max(currentA, setup.machineLacks?.wantsA ?? 0);
+  return rigCheck(setup, rig, null, asked)
+    .filter(({ state }) => state === 'wrong')
+    .sort((a, b) => Number(b.holds) - Number(a.holds))
+    .map((found) => ({ part: found.part, holds: found.holds, text: misfitText(found) }));
 }

@@ -4,19 +4,21 @@ import { passCeiling, wireWindow } from '../arc/wire-window';
 import { EXAMPLE_CASE } from '../cases/example';
 import { BASE_METALS, JOINTS, POSITIONS, type Case } from '../case/schema';
 import { dialToValue, valueToDial } from '../setting/dial';
-import { DEFAULT_RIG, GOOD_SIGNS, onJob, otherJobs, startJobs } from './testing/jobs';
+import type { RigPart } from './rig-check';
+import { withoutBead } from './start';
+import { DEFAULT_RIG, GOOD_SIGNS, onJob, otherJobs, startJobs, startOn } from './testing/jobs';
 
-const plate = (job: object, rig: object = {}) => startAnswer(onJob(job, rig));
+const plate = (job: object, rig: object = {}) => startOn(onJob(job, rig));
 
 describe('what to start with', () => {
   it('asks no figure of a bead and no finding: a case with them gets the same', () => {
     const { settings: _, findings: __, ...bare } = EXAMPLE_CASE;
-    expect(startAnswer(EXAMPLE_CASE)).toEqual(startAnswer(bare));
+    expect(startOn(EXAMPLE_CASE)).toEqual(startOn(bare));
   });
 
   it('says of itself nothing where the wire is not known', () => {
     const { wire: _, ...rig } = EXAMPLE_CASE.rig!;
-    expect(() => startAnswer({ ...EXAMPLE_CASE, rig })).toThrow('class and the diameter of the wire');
+    expect(() => startOn({ ...EXAMPLE_CASE, rig })).toThrow('class and the diameter of the wire');
     expect(answer({ ...EXAMPLE_CASE, rig, settings: {}, findings: {} }).start).toBeNull();
     expect(answer(EXAMPLE_CASE).start).toBeNull();
     const looked = { ...EXAMPLE_CASE, findings: { 'check-nozzle': 'absent', 'bead-ropey': 'unknown' } } as const;
@@ -40,7 +42,7 @@ describe('what to start with', () => {
   it('is turned by nobody once its bead shows good signs, on any job that can be welded', () => {
     fc.assert(
       fc.property(fc.oneof(startJobs, otherJobs), (input) => {
-        const { settings } = startAnswer(input);
+        const { settings } = startOn(input);
         const again = answer({ ...input, settings, findings: GOOD_SIGNS });
         expect(again.correction.moves.filter(({ kind }) => kind === 'setting')).toEqual([]);
       }),
@@ -51,7 +53,7 @@ describe('what to start with', () => {
   it('stays inside what wire and position carry, and has every figure', () => {
     fc.assert(
       fc.property(fc.oneof(startJobs, otherJobs), (input) => {
-        const { settings, expected, technique, times, passes } = startAnswer(input);
+        const { settings, expected, technique, times, passes } = startOn(input);
         const wire = input.rig!.wire as Parameters<typeof wireWindow>[0];
         const ceiling = passCeiling(wire, input.job!.position!, input.rig!.mode === 'pulse', input.job!.baseMetal!);
         expect(expected.currentA!).toBeLessThanOrEqual(1.05 * ceiling.currentA);
@@ -82,13 +84,59 @@ describe('what to start with', () => {
   });
 });
 
-describe('a wire that is not the plate’s metal', () => {
-  it('is said before anything else, and a wire of its metal is not', () => {
-    const steel = { class: 'solid-steel', diameterMm: 0.9 };
-    const [note] = plate({ baseMetal: 'aluminium', thicknessMm: 3 }, { wire: steel }).notes;
-    expect(note).toMatch(/^The wire is mild steel, the plate aluminium: it cracks, or does not fuse\./);
-    const { notes } = plate({ baseMetal: 'mild-steel', thicknessMm: 3 }, { wire: steel });
-    expect(notes.join()).not.toMatch(/Change the wire/);
+describe('a rig that cannot weld the job', () => {
+  const STEEL = { class: 'solid-steel', diameterMm: 0.9 };
+  const AL = { wire: { class: 'solid-aluminium', diameterMm: 1.2 }, gas: { argonPct: 100 } };
+  it.each<[string, object, object, RigPart]>([
+    ['steel wire and its gas on aluminium', { baseMetal: 'aluminium', thicknessMm: 3 }, { wire: STEEL }, 'wire'],
+    ['the wrong pole', { thicknessMm: 3 }, { polarity: 'electrode-negative' }, 'polarity'],
+    ['no gas', { thicknessMm: 3 }, { gas: null }, 'gas'],
+    ['pure argon on steel', { thicknessMm: 3 }, { gas: { argonPct: 100 } }, 'gas'],
+    ['a roll for another kind of wire', { thicknessMm: 3 }, { parts: { roll: { groove: 'u' } } }, 'roll'],
+    [
+      'a steel liner for aluminium',
+      { baseMetal: 'aluminium', thicknessMm: 5 },
+      { ...AL, parts: { liner: { kind: 'steel' } } },
+      'liner',
+    ],
+    ['a source that is too small', { thicknessMm: 6 }, { source: { ratedA: 110, ratedPct: 20 } }, 'source'],
+    [
+      'a gun that is too small for a spray',
+      { thicknessMm: 12, joint: 'fillet' },
+      { wire: { class: 'solid-steel', diameterMm: 1.2 }, gas: { argonPct: 90, co2Pct: 10 }, gun: { ratedA: 150 } },
+      'gun',
+    ],
+  ])('gets no figure: %s', (_, job, rig, part) => {
+    const start = startAnswer(onJob(job, rig));
+    expect(start.held.map((one) => one.part)).toContain(part);
+    expect(start.held.every(({ holds, text }) => holds && text.endsWith('.'))).toBe(true);
+    expect([start.settings, start.marks, start.passes]).toEqual([{}, {}, []]);
+    expect(answer(withoutBead(onJob(job, rig))).start).toBeNull();
+  });
+
+  it('gets them where a part only wears, with the part beside them', () => {
+    const { settings, misfits } = plate({ thicknessMm: 3 }, { parts: { tip: { sizeMm: 1.2 } }, nozzleBoreMm: 8 });
+    expect(settings.voltageV).toBeGreaterThan(15);
+    expect(misfits.map(({ part }) => part)).toEqual(['tip', 'nozzle']);
+  });
+
+  it('gets what source and gun carry where that still fuses the plate, and is told what ends it', () => {
+    const start = plate({ thicknessMm: 4 }, { source: { ratedA: 140, ratedPct: 20 } });
+    expect(start.expected.currentA!).toBeLessThan(145);
+    expect(plate({ thicknessMm: 4 }).expected.currentA!).toBeGreaterThan(145);
+  });
+});
+
+describe('what was not said', () => {
+  it('is taken for the usual and named: a nozzle, the gas, the position; never a flow of nothing', () => {
+    const bare = plate(
+      { thicknessMm: 3, joint: undefined, position: undefined, draught: undefined },
+      { nozzleBoreMm: undefined },
+    );
+    expect(bare.assumed).toEqual(['13 mm nozzle', 'a bead on the plate', 'flat', 'still air']);
+    expect(bare.settings.gasFlowLPerMin!).toBeGreaterThan(9);
+    expect(plate({ thicknessMm: 3 }, { gas: undefined }).assumed).toEqual(['82 Ar / 18 CO2']);
+    expect(plate({ thicknessMm: 3 }).assumed).toEqual([]);
   });
 });
 
@@ -100,7 +148,7 @@ describe('the hand that goes with it', () => {
       const slag = {
         process: 'fcaw-self-shielded',
         wire: { class: 'tubular-self-shielded', diameterMm: 0.9 },
-        gas: null,
+        ...{ gas: null, polarity: 'electrode-negative' },
       };
       expect(plate({ thicknessMm: 5, position }, slag).technique.gun).not.toBe('push');
     }
@@ -123,8 +171,8 @@ describe('the hand that goes with it', () => {
     // Not over a gap downhill, nor on stitched sheet, whatever the school.
     expect(plate({ thicknessMm: 3, joint: 'butt', gapMm: 3, position: 'vertical-down' }).technique.weaves).toBe(false);
     const weaver = { ...onJob({ thicknessMm: 1 }), preferences: { run: 'weave' as const } };
-    expect(startAnswer(weaver).technique.weaves).toBe(false);
-    expect(startAnswer({ ...weaver, job: { ...weaver.job, thicknessMm: 4 } }).technique.weaves).toBe(true);
+    expect(startOn(weaver).technique.weaves).toBe(false);
+    expect(startOn({ ...weaver, job: { ...weaver.job, thicknessMm: 4 } }).technique.weaves).toBe(true);
     expect(down.secondsPer100Mm).toBe(Math.round(6000 / down.travelSpeedMmPerMin));
   });
 
@@ -133,7 +181,10 @@ describe('the hand that goes with it', () => {
     expect(of({ thicknessMm: 3 }).preFlowS).toBe(0.3);
     expect(of({ thicknessMm: 3, draught: 'breeze' }).preFlowS).toBe(0.5);
     expect(of({ thicknessMm: 6 }).postFlowS!).toBeGreaterThan(of({ thicknessMm: 1 }).postFlowS!);
-    const slag = { wire: { class: 'tubular-self-shielded', diameterMm: 0.9 }, gas: null };
+    const slag = {
+      wire: { class: 'tubular-self-shielded', diameterMm: 0.9 },
+      ...{ gas: null, polarity: 'electrode-negative' },
+    };
     expect(of({ thicknessMm: 5 }, slag)).toEqual(expect.objectContaining({ preFlowS: null, postFlowS: null }));
     // Stitches are held on the trigger, and fill themselves; aluminium is told how its crater cracks.
     expect([of({ thicknessMm: 1 }).trigger, of({ thicknessMm: 3 }).trigger]).toEqual(['2T', '4T']);
@@ -200,7 +251,7 @@ it('covers every metal, joint and position without a word missing', () => {
   for (const baseMetal of BASE_METALS)
     for (const joint of JOINTS)
       for (const position of POSITIONS) {
-        const { technique, times } = startAnswer(
+        const { technique, times } = startOn(
           onJob({ baseMetal, joint, position, thicknessMm: 3 }, DEFAULT_RIG[baseMetal]),
         );
         for (const text of [technique.aim, technique.run, technique.because, times.crater])
@@ -217,5 +268,5 @@ it('says which wire the plate wants where another is fitted, and when aluminium 
     { baseMetal: 'aluminium', thicknessMm: 3 },
     { ...DEFAULT_RIG.aluminium, wire: { class: 'solid-aluminium', diameterMm: 1.6 } },
   );
-  expect(startAnswer(coarse).notes.join()).toContain('does not spray');
+  expect(startOn(coarse).notes.join()).toContain('does not spray');
 });

@@ -1,6 +1,5 @@
 import type { ArcReading } from '../arc/reading';
 import { expectedTravel, type WireSetup } from '../arc/setup';
-import { wireMetal } from '../arc/wire';
 import type { Case } from '../case/schema';
 import type { Correction } from '../correction/correct';
 import { nextBeadAt, type NextBead } from '../correction/next-bead';
@@ -11,6 +10,7 @@ import { passPlan, type Pass } from './pass-plan';
 import { plateHeat, type PlateHeat } from './plate-heat';
 import { plugPlan, type PlugPlan } from './plug';
 import { protectionFor, type Protection } from './protection';
+import { misfitsOf, type Misfit } from './rig-check';
 import { stitchPlan, type StitchPlan } from './stitch';
 import { techniqueFor, type Technique } from './technique';
 import { slopeFor, timesFor, type Times } from './times';
@@ -18,6 +18,8 @@ import { wireChoice, type WireChoice } from './wire-choice';
 
 /** Everything to set and to know before the first bead. */
 export type Start = {
+  /** What of the rig does not fit and only wears or spatters; what makes the figures wrong holds the whole start back. */
+  misfits: Misfit[];
   /** Figures in the inside units: the four main ones as in a correction, with arc control, pace and angle; trim in pulse. */
   settings: Settings;
   /** The same on the machine's own dials, as they stand on it: "knob 5.5". */
@@ -74,15 +76,8 @@ function arcControlFor({ baseMetal, joint }: WireSetup, gapMm: number): number {
 
 const sizes = (of: readonly number[]): string => of.map((size) => `${size.toFixed(1)} mm`).join(' or ');
 
-const METAL_NAMES = { 'mild-steel': 'mild steel', stainless: 'stainless', aluminium: 'aluminium' } as const;
-
 function notesOf(setup: WireSetup, choice: WireChoice | null, reading: ArcReading): string[] {
   const notes: string[] = [];
-  const metal = wireMetal(setup.wire.class);
-  if (metal !== setup.baseMetal)
-    notes.push(
-      `The wire is ${METAL_NAMES[metal]}, the plate ${METAL_NAMES[setup.baseMetal]}: it cracks, or does not fuse. Change the wire before the figures.`,
-    );
   if (choice !== null && !choice.fitted)
     notes.push(
       `For this plate the wire is usually ${sizes(choice.suits)}; ${setup.wire.diameterMm.toFixed(1)} mm is fitted.`,
@@ -160,6 +155,7 @@ export function startOf(
     slope: setup.pulse ? null : slopeFor(arcControlPct, reading.transfer === 'spray', input.rig?.controls),
     stitch,
     plug: thinnestMm === null || setup.joint !== 'plug' ? null : plugPlan(setup, thinnestMm, wireSpeedMPerMin),
+    misfits: misfitsOf(setup, input.rig ?? {}, currentA),
     wire: choice,
     expected: {
       currentA: reading.currentA,

@@ -1,5 +1,5 @@
+import { startOn } from './testing/jobs';
 import fc from 'fast-check';
-import { startAnswer } from '../answer';
 import type { Case } from '../case/schema';
 import { CASE_FORMAT } from '../case/terms';
 import { RIGS } from '../cases/rigs';
@@ -53,7 +53,7 @@ describe('what a weld takes', () => {
     job: { thicknessMm: 6, joint: 'fillet', lengthMm: 6000 },
     rig: RIGS.mix09,
   };
-  const { settings, passes, technique } = startAnswer(input);
+  const { settings, passes, technique } = startOn(input);
   const runs = passes.map((pass) => ({
     settings: { ...settings, ...pass.settings },
     travelMmPerMin: technique.travelSpeedMmPerMin,

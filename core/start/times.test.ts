@@ -1,7 +1,7 @@
+import { startOn } from './testing/jobs';
 import { arcSetup } from '../arc/setup';
 import { CONTROLS, type Case, type Control } from '../case/schema';
 import { EXAMPLE_CASE } from '../cases/example';
-import { startAnswer } from '../answer';
 import { slopeFor, timesFor } from './times';
 
 const SETUP = arcSetup(EXAMPLE_CASE);
@@ -71,7 +71,7 @@ describe('a tap for the slope', () => {
   });
 
   it('stands in what a job is started with, but not in pulse', () => {
-    const on = (rig: object) => startAnswer({ ...EXAMPLE_CASE, rig: { ...EXAMPLE_CASE.rig, ...rig } as Case['rig'] });
+    const on = (rig: object) => startOn({ ...EXAMPLE_CASE, rig: { ...EXAMPLE_CASE.rig, ...rig } as Case['rig'] });
     expect(on({ controls: ['slope'] }).slope).toBe('steep');
     expect(on({}).slope).toBeNull();
     expect(on({ controls: ['slope'], mode: 'pulse' }).slope).toBeNull();

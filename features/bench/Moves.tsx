@@ -30,7 +30,8 @@ export function Moves({ answer }: { answer: Answer }) {
   const start = startingSettings(settings, answer.correction);
   const asks = moves.length === 0 && headline(answer, findings).kind === 'ask';
   const isOpen = useHeldBack() === null && !isShut(answer.gate);
-  const isToStart = Object.keys(start).length > 0 || answer.start !== null;
+  const isHeld = answer.held.length > 0;
+  const isToStart = Object.keys(start).length > 0 || answer.start !== null || isHeld;
   // The hand stays in sight until the bead is run.
   if (asks && !isShut(answer.gate) && !isToStart && outOfReach.length + procedure.length === 0) return null;
   return (
@@ -47,13 +48,13 @@ export function Moves({ answer }: { answer: Answer }) {
         )
       ) : !isOpen ? (
         <Words strong>The last bead came out worse: what is said of that goes first.</Words>
-      ) : moves.length === 0 ? (
+      ) : isHeld ? null : moves.length === 0 ? (
         <NothingToTurn answer={answer} />
       ) : (
         <MoveList correction={answer.correction} />
       )}
-      {isOpen && <OtherWay answer={answer} />}
-      {isOpen && <ByEar answer={answer} />}
+      {isOpen && !isHeld && <OtherWay answer={answer} />}
+      {isOpen && !isHeld && <ByEar answer={answer} />}
       <Learned />
       {[...procedure, ...outOfReach].map((text) => (
         <Words key={text} strong className="border-l-4 border-ink pl-3">

@@ -8,7 +8,7 @@ import { Words } from '@/ui/Words';
 import { makeChange } from '../shared/sending';
 import { useTextIn } from '../shared/use-habits';
 import { useSubmit } from '../shared/use-records';
-import { YesNo, type YesOrNo } from '../shared/YesNo';
+import { DangerQuestion } from '../shared/DangerQuestion';
 import { useBenchRecords } from './bench';
 import { CautionNotes } from '../shared/CautionNotes';
 
@@ -20,7 +20,7 @@ export default function SafetyGateCard({ gate: { asks, stops }, brief }: { gate:
   const { coupon } = useBenchRecords();
   const { put, problem } = useSubmit();
   const textIn = useTextIn();
-  const [said, setSaid] = useState<{ [concern in Concern]?: YesOrNo }>({});
+  const [said, setSaid] = useState<{ [concern in Concern]?: boolean }>({});
   const ahead = useRef<{ job: Job; versions: Set<string> } | null>(null);
   // Hands are quicker than the record: what was answered a moment ago counts, unless another device corrected the job since.
   const keep = (change: (job: Job) => Job): void => {
@@ -46,14 +46,14 @@ export default function SafetyGateCard({ gate: { asks, stops }, brief }: { gate:
           <Button label={textIn(`Done: ${first}`)} onPress={() => keep((job) => withDealtWith(job, of))} />
         </View>
       ))}
-      {asks.map(({ concern, text }) => (
-        <YesNo
-          key={concern}
-          question={text}
-          chosen={said[concern] ?? null}
-          onChoose={(answer) => {
-            setSaid({ ...said, [concern]: answer });
-            keep((job) => withAnswer(job, concern, answer === 'yes'));
+      {asks.map((question) => (
+        <DangerQuestion
+          key={question.concern}
+          question={question}
+          said={said[question.concern] ?? null}
+          onSay={(isSo) => {
+            setSaid({ ...said, [question.concern]: isSo });
+            keep((job) => withAnswer(job, question.concern, isSo));
           }}
         />
       ))}

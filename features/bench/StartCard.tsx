@@ -15,6 +15,7 @@ import { Heading, Words } from '@/ui/Words';
 import { FigureRow } from '../shared/FigureRow';
 import { FittedSinceNotes } from '../shared/FittedSinceNotes';
 import { jobWords } from '../shared/job-words';
+import { Misfits } from '../shared/Misfits';
 import { proofWords } from '@/core/record/proof-words';
 import { dayWords } from '../shared/time-words';
 import { Told } from '../shared/Told';
@@ -51,6 +52,14 @@ export default function StartCard({ answer, brief = false }: { answer: Answer; b
   const figures = Object.entries(startingSettings(today, answer.correction)) as [SettingName, number][];
   const { start } = answer;
   const shown = figures.filter(([name]) => start === null || start.settings[name] !== undefined);
+  if (answer.held.length > 0 && !isShut(answer.gate))
+    return (
+      <View role="region" aria-label="Start with" className="gap-3 rounded-md bg-plate p-3">
+        <Heading level={2}>Not yet</Heading>
+        <Misfits held={answer.held} beside={[]} />
+        <RigLink />
+      </View>
+    );
   if (shown.length === 0) return start === null ? null : <HowToRun start={start} />;
   return (
     <View role="region" aria-label="Start with" className="gap-3 rounded-md bg-plate p-3">
@@ -62,8 +71,10 @@ export default function StartCard({ answer, brief = false }: { answer: Answer; b
           <ProvenOne />
           <FigureRow figures={shown} dials={dials} />
           {start === null ? <Beginning answer={answer} /> : <Expected start={start} />}
+          {start !== null && <Misfits held={[]} beside={start.misfits} />}
           {start !== null && <Lasts start={start} />}
           {start !== null && <DueOnRig />}
+          <Assumed texts={answer.assumed} />
           <Button tone={proven === null ? 'act' : 'plain'} label="Use these figures" onPress={takeStart} />
           {brief && <Limits texts={answer.correction.outOfReach} />}
           {start !== null && !brief && <Hand start={start} />}
@@ -107,6 +118,24 @@ function HowToRun({ start }: { start: Start }) {
       <Lasts start={start} />
       <Hand start={start} />
     </View>
+  );
+}
+
+/** The way to the rig, where what does not fit is put right. */
+function RigLink() {
+  const { rig } = useBenchRecords().coupon;
+  return (
+    <Link href={{ pathname: '/rig/[rigId]', params: { rigId: rig.id } }} asChild>
+      <Button tone="act" label={`To ${rig.name}`} />
+    </Link>
+  );
+}
+
+/** What stands in for what was not said: unknown is not passed off as known. */
+function Assumed({ texts }: { texts: readonly string[] }) {
+  const textIn = useTextIn();
+  return texts.length === 0 ? null : (
+    <Words className="text-faint">{textIn(`Not said, so assumed: ${texts.join(', ')}.`)}</Words>
   );
 }
 

@@ -13,11 +13,12 @@ export function StartHere({ onMore }: { onMore: () => void }) {
   const isSet = useDraftPart(
     ({ settings }) => settings.voltageV !== undefined || settings.wireSpeedMPerMin !== undefined,
   );
-  if (!isFirst || isSet || (answer !== null && answer.start === null)) return null;
+  const isHeld = answer !== null && answer.held.length > 0;
+  if (!isFirst || isSet || (answer !== null && answer.start === null && !isHeld)) return null;
   return (
     <View className="gap-2 px-4">
       <Suspense fallback={<Place />}>{answer === null ? <Place /> : <StartCard answer={answer} brief />}</Suspense>
-      <Button label="How to run it" onPress={onMore} />
+      {!isHeld && <Button label="How to run it" onPress={onMore} />}
     </View>
   );
 }

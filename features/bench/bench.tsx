@@ -88,10 +88,10 @@ export function BenchProvider({ coupon, children }: { coupon: Coupon; children: 
   const draft = (kept ?? fresh).now;
   const teaching = useTeaching(coupon.rig.id).data ?? null;
   const lesson = useMemo(() => lessonFor(coupon, teaching), [coupon, teaching]);
-  const input = useMemo(
-    () => caseOf(setup, coupon.job.job, { ...draft, experience: experienceFor(draft, teaching) }, habits.schools),
-    [setup, coupon.job.job, draft, teaching, habits.schools],
-  );
+  const input = useMemo(() => {
+    const job = { ...coupon.job.job, title: coupon.title };
+    return caseOf(setup, job, { ...draft, experience: experienceFor(draft, teaching) }, habits.schools);
+  }, [setup, coupon.job.job, coupon.title, draft, teaching, habits.schools]);
   const asked = useMemo(() => ({ input, lesson }), [input, lesson]);
   const proven = useMemo(() => provenFor(teaching?.proven ?? [], input), [teaching, input]);
   const answered = useAnswer(asked);

@@ -16,10 +16,14 @@ const good = new Set<string>(FINDINGS.flatMap(({ id, good: isGood }) => (isGood 
  * What to say first of an answer.
  * @param findings what was tapped
  */
-export function headline(answer: Pick<Answer, 'causes' | 'start'>, findings: Record<string, FindingState>): Headline {
+export function headline(
+  answer: Pick<Answer, 'causes' | 'start' | 'held'>,
+  findings: Record<string, FindingState>,
+): Headline {
   const [top] = answer.causes;
   if (top !== undefined && top.probability >= STANDS_OUT)
     return { title: top.name, probability: top.probability, kind: 'cause' };
+  if (answer.held.length > 0) return { title: 'Put the machine right first', probability: null, kind: 'ask' };
   const stated = Object.entries(findings);
   const trouble = stated.some(([id, state]) => (good.has(id) ? state === 'absent' : state === 'present'));
   if (trouble) return { title: 'No cause stands out yet', probability: null, kind: 'open' };

@@ -13,7 +13,7 @@ afterEach(() => replacePlatform(null));
 const AT = '2026-05-04T09:00:00.000Z';
 const on = (job: Job): void =>
   shop.setJob({ id: ID(50), at: AT, job: { thicknessMm: 3, baseMetal: 'mild-steel', ...job } });
-const say = (question: RegExp, answer: 'Yes' | 'No'): void => {
+const say = (question: RegExp, answer: string): void => {
   fireEvent.click(within(screen.getByRole('radiogroup', { name: question })).getByRole('radio', { name: answer }));
 };
 const jobsSent = (): Job[] =>
@@ -29,10 +29,10 @@ describe('what a job suggests can hurt', () => {
     // The server holds its answer back: all four are tapped before the record knows of the first.
     let release = (): void => undefined;
     shop.state.hold = new Promise((done) => (release = done));
-    say(/sealed tube/, 'No');
-    say(/airbag/, 'No');
-    say(/hydraulic/, 'No');
-    say(/hurt somebody/, 'No');
+    say(/sealed tube/, 'Nothing closed behind it');
+    say(/airbag/, 'None of them near');
+    say(/hydraulic/, 'No line near');
+    say(/anyone be hurt/, 'Nobody could be hurt');
     await act(async () => release());
     shop.state.hold = null;
     await waitFor(() => expect(figures()).toBeTruthy(), { timeout: 20_000 });
@@ -44,9 +44,9 @@ describe('what a job suggests can hurt', () => {
   }, 60_000);
 
   it('stops at a yes with its reason, until that is said to be dealt with', async () => {
-    on({ place: 'workshop', surface: ['paint'] });
+    on({ place: 'workshop', surface: ['paint'], ruledOut: ['code-work'] });
     await open();
-    say(/paint old/, 'Yes');
+    say(/paint old/, 'Old, or its kind not known');
     const done = await screen.findByRole('button', { name: /^Done: Tested free of lead/ }, { timeout: 20_000 });
     expect(screen.getAllByRole('alert')[0].textContent).toMatch(/^Stop\. Unknown old paint is lead/);
     expect(figures()).toBeNull();
@@ -57,7 +57,7 @@ describe('what a job suggests can hurt', () => {
   }, 60_000);
 
   it('holds back the moves of a bead too, zinc that was found later among them', async () => {
-    on({ surface: ['zinc'], ruledOut: ['cadmium-or-lead'] });
+    on({ surface: ['zinc'], ruledOut: ['cadmium-or-lead', 'code-work'] });
     await open();
     for (const [name, figure] of [
       ['Volts', '15'],
@@ -77,10 +77,24 @@ describe('what a job suggests can hurt', () => {
     await waitFor(() => expect(jobsSent()[0].stripped).toEqual(['zinc']), { timeout: 20_000 });
   }, 60_000);
 
-  it('asks nothing of a bracket in the workshop', async () => {
+  it('asks one thing of a bracket in the workshop, once', async () => {
     on({ workpiece: 'plate', place: 'workshop' });
     await open();
-    expect(figures()).toBeTruthy();
+    expect(figures()).toBeNull();
+    say(/^Could anyone be hurt if it breaks/, 'Nobody could be hurt');
+    await waitFor(() => expect(figures()).toBeTruthy(), { timeout: 20_000 });
     expect(screen.queryByText(/The figures wait/)).toBeNull();
+    await waitFor(() => expect(jobsSent()[0].ruledOut).toEqual(['code-work']), { timeout: 20_000 });
+  }, 60_000);
+
+  it('asks by the title of the coupon what that names', async () => {
+    shop.setTitle('Lifting lug for hatch');
+    on({ workpiece: 'plate', place: 'workshop', critical: 'trial' });
+    await open();
+    expect(figures()).toBeNull();
+    expect(screen.getByText('"lifting" in the title: lifts or hangs a load.')).toBeTruthy();
+    say(/anyone be hurt/, 'Somebody could be hurt');
+    await screen.findByRole('button', { name: /^Done: Procedure, qualified welder/ }, { timeout: 20_000 });
+    expect(figures()).toBeNull();
   }, 60_000);
 });

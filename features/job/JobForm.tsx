@@ -2,6 +2,7 @@ import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { Controller, useForm, useWatch, type Control } from 'react-hook-form';
 import { ScrollView } from 'react-native';
+import { stillRuledOut } from '@/core/hazard/read-title';
 import type { Coupon, RigRecord } from '@/core/record/schema';
 import { validateCoupon } from '@/core/record/validate-coupon';
 import { BENCH_COUPON } from '@/platform/kept';
@@ -67,7 +68,7 @@ export function JobForm({ coupon: now, like, rigs, rigId }: FormProps) {
     [coupon, from, begun, units],
   );
   const likeRig = rigs.find(({ id }) => id === (coupon?.rigId ?? rigId ?? like?.rigId)) ?? rigs[0];
-  const { control, handleSubmit, formState, setValue } = useForm<JobValues>({
+  const { control, handleSubmit, formState, getValues, setValue } = useForm<JobValues>({
     defaultValues: valuesOf(coupon?.title ?? '', likeRig.id, from, units),
     resolver,
     mode: 'onChange',
@@ -91,6 +92,9 @@ export function JobForm({ coupon: now, like, rigs, rigId }: FormProps) {
             label="What is it for?"
             value={field.value}
             onChange={(text) => {
+              // What the new title names was not asked of the old one.
+              const [before, ruledOut] = getValues(['title', 'ruledOut']);
+              setValue('ruledOut', stillRuledOut(before, text, ruledOut), { shouldDirty: true });
               field.onChange(text);
               // What it is called says what it is, until that is chosen by hand.
               const called = workpieceOfTitle(text);

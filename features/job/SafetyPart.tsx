@@ -6,9 +6,8 @@ import { CAUTIONS } from '@/core/knowledge/cautions';
 import { Part } from '@/ui/Part';
 import { Toggle } from '@/ui/Press';
 import { Row } from '@/ui/Row';
-import { Words } from '@/ui/Words';
 import { CONCERN_WORDS } from '../shared/job-words';
-import { YesNo } from '../shared/YesNo';
+import { DangerQuestion } from '../shared/DangerQuestion';
 import type { JobValues } from './job-form';
 
 /** What can hurt on this job: what it suggests is asked, all else can be said. */
@@ -20,11 +19,12 @@ export function SafetyPart({
   setValue: UseFormSetValue<JobValues>;
 }) {
   const [more, setMore] = useState(false);
-  const [workpiece, place, critical, surface, concerns, ruledOut] = useWatch({
+  const [title, workpiece, place, critical, surface, concerns, ruledOut] = useWatch({
     control,
-    name: ['workpiece', 'place', 'critical', 'surface', 'concerns', 'ruledOut'],
+    name: ['title', 'workpiece', 'place', 'critical', 'surface', 'concerns', 'ruledOut'],
   });
   const job = {
+    title,
     ...(workpiece === null ? {} : { workpiece }),
     ...(place === null ? {} : { place }),
     ...(critical === null ? {} : { critical }),
@@ -41,17 +41,14 @@ export function SafetyPart({
   };
   return (
     <Part title="Before any arc">
-      {questions.map(({ concern, text }) => (
-        <YesNo
-          key={concern}
-          question={text}
-          chosen={concerns.includes(concern) ? 'yes' : ruledOut.includes(concern) ? 'no' : null}
-          onChoose={(answer) => say(concern, answer === 'yes')}
+      {questions.map((question) => (
+        <DangerQuestion
+          key={question.concern}
+          question={question}
+          said={concerns.includes(question.concern) ? true : ruledOut.includes(question.concern) ? false : null}
+          onSay={(isSo) => say(question.concern, isSo)}
         />
       ))}
-      {questions.length === 0 && !more && (
-        <Words className="text-faint">Nothing that is said of this job suggests a danger of its own.</Words>
-      )}
       <Toggle label="Anything else that can hurt?" on={more} onPress={() => setMore(!more)} />
       {(more || others.some((concern) => concerns.includes(concern))) && (
         <Row className="flex-wrap gap-2">

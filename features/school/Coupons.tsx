@@ -17,6 +17,7 @@ import { Loading, StateNote } from '@/ui/State';
 import { Heading, Words } from '@/ui/Words';
 import { askSchool } from '@/workers/school';
 import { CautionNotes } from '../shared/CautionNotes';
+import { Misfits } from '../shared/Misfits';
 import { typedAboveZero } from '../shared/record-form';
 import { useHabits, useUnits } from '../shared/use-habits';
 import { useRigs } from '../shared/use-records';
@@ -86,14 +87,12 @@ function Sheet({ rig, thicknessMm }: { rig: RigRecord; thicknessMm: number }) {
     return caseOf(rig.setup, job, { settings: {}, readings: {}, findings: {} }, schools);
   }, [rig, thicknessMm, schools]);
   useEffect(() => {
-    let left = false;
-    askSchool({ kind: 'coupons', input, dials, seed: 0 }).then(
-      ({ sheet: made }) => !left && setSheet(made ?? 'failed'),
-      () => !left && setSheet('failed'),
+    const left = new AbortController();
+    askSchool({ kind: 'coupons', input, dials, seed: 0 }, left.signal).then(
+      ({ sheet: made }) => setSheet(made ?? 'failed'),
+      () => !left.signal.aborted && setSheet('failed'),
     );
-    return () => {
-      left = true;
-    };
+    return () => left.abort();
   }, [input, dials]);
   if (sheet === null) return <Words role="status">The figures are being worked out…</Words>;
   if (sheet === 'failed')
@@ -103,6 +102,7 @@ function Sheet({ rig, thicknessMm }: { rig: RigRecord; thicknessMm: number }) {
       <Words strong>
         {`${rig.name}, ${readable(thicknessMm, 'length', units)} ${unitOf('length', units)} scrap, flat. Each bead 50 mm, numbered with chalk; let the plate cool between.`}
       </Words>
+      <Misfits held={sheet.held} beside={sheet.misfits} />
       {sheet.sets.map((set) => (
         <OneSet key={set.knob} set={set} dials={dials} />
       ))}

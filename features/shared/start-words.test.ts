@@ -1,4 +1,4 @@
-import { startAnswer } from '@/core/answer';
+import { startOn } from '@/core/start/testing/jobs';
 import { EXAMPLE_CASE } from '@/core/cases/example';
 import type { Case } from '@/core/case/schema';
 import { textIn } from '@/core/quantity/text';
@@ -15,7 +15,7 @@ import {
 } from './start-words';
 
 const on = (job: Case['job'], rig: object = {}) =>
-  startAnswer({ ...EXAMPLE_CASE, job, rig: { ...EXAMPLE_CASE.rig, ...rig } as Case['rig'] });
+  startOn({ ...EXAMPLE_CASE, job, rig: { ...EXAMPLE_CASE.rig, ...rig } as Case['rig'] });
 const FILLET = on({ thicknessMm: 3, joint: 'fillet' });
 const ROOT = on({ thicknessMm: 10, joint: 'butt', gapMm: 2 }, { wire: { class: 'solid-steel', diameterMm: 1.2 } });
 

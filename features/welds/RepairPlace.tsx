@@ -22,6 +22,7 @@ import { useAnswer } from '@/workers/use-answer';
 import { CautionNotes } from '../shared/CautionNotes';
 import { FigureRow } from '../shared/FigureRow';
 import { makeChange } from '../shared/sending';
+import { Misfits } from '../shared/Misfits';
 import { useHabits, useTextIn } from '../shared/use-habits';
 import { useLeadOn } from '../shared/use-lead-on';
 import { useRigs, useSubmit } from '../shared/use-records';
@@ -206,6 +207,7 @@ function Figures({ job, rig, onFigures }: FiguresProps) {
   }, [job, rig, schools]);
   const { answer } = useAnswer(asked);
   const start = answer?.start ?? null;
+  if (answer !== null && answer.held.length > 0) return <Misfits held={answer.held} beside={[]} />;
   if (start === null) return <Words className="text-faint">Working out the figures…</Words>;
   const figures = MAIN_SETTINGS.flatMap((name) => {
     const value = start.settings[name];

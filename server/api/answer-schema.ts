@@ -1,6 +1,7 @@
 import { COATS, CONCERNS, POSITIONS } from '../../core/case/schema';
 import { CAUSE_IDS, STATED_IDS } from '../../core/evidence/ids';
 import { APPEARANCE_SCHEMA } from '../../core/record/schema';
+import { RIG_PARTS } from '../../core/start/rig-check';
 import { READ_SETTINGS, SETTING_NAMES } from '../../core/setting/table';
 
 /** The shape of an answer, for the published description. Figures are in the inside units; null is "not enough known". */
@@ -81,7 +82,9 @@ const appearance = { ...APPEARANCE_SCHEMA, required: Object.keys(APPEARANCE_SCHE
 const cautions = list(object({ id: text, stop: { type: 'boolean' }, text }));
 const concern = { enum: CONCERNS };
 const gate = object({
-  asks: list(object({ concern, text })),
+  asks: list(
+    object({ concern, text, answers: list(object({ isSo: { type: 'boolean' }, text })), because: textOrNull }),
+  ),
   stops: list(
     object({ id: text, of: { oneOf: [object({ concern }), object({ coat: { enum: COATS } })] }, text, first: text }),
   ),
@@ -89,6 +92,10 @@ const gate = object({
 const number = { type: 'number' };
 const flag = { type: 'boolean' };
 const looksAndSounds = orNull(object({ looks: text, sounds: text }));
+
+const misfit = object({ part: { enum: RIG_PARTS }, holds: flag, text });
+/** What goes with a start whether it has figures or not. */
+const besideStart = { cautions, gate, assumed: list(text), held: list(misfit) };
 
 const start = {
   settings,
@@ -148,10 +155,23 @@ const start = {
   looksAndSounds,
   notes: list(text),
   outOfReach: list(text),
+  misfits: list(misfit),
 };
 
 /** What to start with, for the published description. */
-export const START_SCHEMA = object({ ...start, cautions, gate });
+export const START_SCHEMA = {
+  oneOf: [
+    object({ ...start, ...besideStart, held: { ...list(misfit), maxItems: 0 } }),
+    // The figures wait until the rig is put right.
+    object({
+      settings: { type: 'object', maxProperties: 0 },
+      marks: { type: 'object', maxProperties: 0 },
+      passes: { type: 'array', maxItems: 0 },
+      ...besideStart,
+      held: { ...list(misfit), minItems: 1 },
+    }),
+  ],
+};
 
 /** A rig's own settings chart, for the published description. */
 export const CHART_SCHEMA = list(
@@ -248,6 +268,8 @@ export const ANSWER_SCHEMA = object({
     because: text,
   }),
   balance: orNull(object({ usual: balanceCurve, learned: orNull(balanceCurve) })),
+  held: list(misfit),
+  assumed: list(text),
   start: orNull(object(start)),
   nextBead: looksAndSounds,
   appearance: object({ now: appearance, next: appearance }),

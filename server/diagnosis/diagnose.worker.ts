@@ -1,4 +1,4 @@
-import { answer, startAnswer, type Answer, type StartAnswer } from '../../core/answer';
+import { answer, startAnswer, type Answer, type HeldStart, type StartAnswer } from '../../core/answer';
 import type { Case } from '../../core/case/schema';
 import { ENGINE } from '../../core/answer/engine';
 import { ownChart, type ChartCell } from '../../core/answer/own-chart';
@@ -11,7 +11,7 @@ export default function diagnose(input: Case): Answer {
 }
 
 /** What to start a case with. */
-export function start(input: Case): StartAnswer {
+export function start(input: Case): StartAnswer | HeldStart {
   return startAnswer(input);
 }
 

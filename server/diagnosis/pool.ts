@@ -1,7 +1,7 @@
 import { join } from 'node:path';
 import { cpus } from 'node:os';
 import Piscina from 'piscina';
-import type { Answer, StartAnswer } from '../../core/answer';
+import type { Answer, HeldStart, StartAnswer } from '../../core/answer';
 import type { Case } from '../../core/case/schema';
 import type { ChartCell } from '../../core/answer/own-chart';
 import type { Proven } from '../../core/start/proven-schema';
@@ -15,7 +15,7 @@ const MOST_WAITING = 64;
 export type Thinking = {
   diagnose: (input: Case) => Promise<Answer>;
   /** What to start a case with. */
-  start: (input: Case) => Promise<StartAnswer>;
+  start: (input: Case) => Promise<StartAnswer | HeldStart>;
   /** A rig's own settings chart. */
   chart: (of: { input: Case; proven: readonly Proven[] }) => Promise<ChartCell[]>;
   /** What each judged bead says of its machine. */

@@ -1,3 +1,4 @@
+import { hasFigures, startAnswer, type StartAnswer } from '../../answer';
 import fc from 'fast-check';
 import { CASE_FORMAT, DRAUGHTS, JOINTS, POSITIONS, type BaseMetal, type Case, type Rig } from '../../case/schema';
 
@@ -114,3 +115,10 @@ export const startJobs = fc
     const gas = { argonPct: 100 - co2, co2Pct: co2 };
     return { ...onJob(job, { mode, wire, gas, ...(marked ? { dials: DIALS } : {}) }), preferences };
   });
+
+/** A start with its figures. @throws Error where they are held back */
+export function startOn(input: Case): StartAnswer {
+  const start = startAnswer(input);
+  if (!hasFigures(start)) throw new Error(`held back: ${start.held.map(({ text }) => text).join(' ')}`);
+  return start;
+}

@@ -57,7 +57,12 @@ function server() {
     assumed: false,
     revision: 1,
   };
-  let job: JobVersion = { id: ID(4), at: '2026-05-01T08:00:00.000Z', job: EXAMPLE_CASE.job! };
+  // What stands before the figures of every job was answered.
+  let job: JobVersion = {
+    ...{ id: ID(4), at: '2026-05-01T08:00:00.000Z' },
+    job: { ...EXAMPLE_CASE.job!, ruledOut: ['code-work'] },
+  };
+  let title = 'Plate';
   const rig = {
     id: ID(3),
     name: 'Dock set',
@@ -72,7 +77,7 @@ function server() {
     id: ID(1),
     rigId: ID(3),
     rigName: 'Dock set',
-    title: 'Plate',
+    title,
     createdAt: '2026-05-04T09:00:00.000Z',
     putAway: false,
     job,
@@ -126,7 +131,8 @@ function server() {
   };
   /** Puts another job on the coupon, as another device would. */
   const setJob = (other: JobVersion): void => void (job = other);
-  return { beads, sent, state, setup, request, coupon, setJob };
+  const setTitle = (other: string): void => void (title = other);
+  return { beads, sent, state, setup, request, coupon, setJob, setTitle };
 }
 
 const answer = answering(validateCase);
