@@ -1,7 +1,7 @@
 import { balanceCurve, type BalanceCurve } from '../arc/balance-curve';
 import type { Hand } from '../arc/hand';
 import type { ArcReading } from '../arc/reading';
-import { withWire, type ArcSetup } from '../arc/setup';
+import { withWire, type ArcSetup, type WireSetup } from '../arc/setup';
 import { usualStickOut } from '../arc/stick-out';
 import { assumedIn } from './assumed';
 import { heldBack } from './held-back';
@@ -11,6 +11,7 @@ import type { Case } from '../case/schema';
 import { correct, type Correction } from '../correction/correct';
 import { movesNow } from '../correction/next-settings';
 import { nextBeadAt, type NextBead } from '../correction/next-bead';
+import { nothingInProcedure, transferOutOfReach } from '../correction/procedure';
 import type { CautionNote } from '../diagnosis/cautions';
 import { safetyGate, type SafetyGate } from '../diagnosis/safety-gate';
 import { diagnose } from '../diagnosis/diagnose';
@@ -26,7 +27,7 @@ import { FIELD_WORDS, statedOfEvidence, type FieldEvidence } from '../evidence/t
 import { answersOf, check, finding, marksOf, statedWords, type Check, type StatedAnswer } from '../knowledge';
 import { leavesOf, type Leaves } from '../correction/carried';
 import { readArc } from '../arc/reading';
-import { misfitsOf, type Misfit } from '../start/rig-check';
+import { misfitsOf, tooThickWire, type Misfit } from '../start/rig-check';
 import { startOf, withoutBead, type Start } from '../start/start';
 import type { Settings } from '../setting/table';
 
@@ -143,6 +144,29 @@ function curveOf(setup: ArcSetup, { settings = {} }: Case, { settings: to }: Cor
   return balanceCurve(known, looked, to.stickOutMm ?? settings.stickOutMm ?? usualStickOut(setup, null).wanted);
 }
 
+/**
+ * A wire that the plate is too thin for: of a bead that was run with it something can still be said, but for a wire that cannot be run
+ * here at all.
+ */
+function wireTooThick(setup: WireSetup, input: Case): Misfit[] {
+  const { job = {}, settings = {} } = input;
+  const wasRun = settings.wireSpeedMPerMin !== undefined || !isToStart(input);
+  if (job.thicknessMm === undefined || (wasRun && !setup.runsNowhere)) return [];
+  const found = tooThickWire(setup, Math.max(job.thicknessMm, job.otherThicknessMm ?? 0));
+  return found === null ? [] : [found];
+}
+
+/** A procedure for a transfer that wire, gas, position or machine do not have: a bead in another is not in the procedure. */
+function procedureOutOfReach(setup: WireSetup, { job }: Case, { moves, settings }: Correction): Misfit[] {
+  const procedure = job?.procedure;
+  // Where only a fault is put right no figure is proposed, and none leaves the procedure.
+  const proposes = moves.length === 0 || moves.some(({ kind }) => kind === 'setting');
+  const why =
+    transferOutOfReach(procedure?.transfer, setup) ??
+    (proposes ? nothingInProcedure(procedure, setup, settings) : null);
+  return why === null ? [] : [{ part: 'procedure', holds: true, text: why }];
+}
+
 /** Whether the bead is still to be run: nothing that only a bead shows is stated. */
 const isToStart = ({ findings = {}, heard }: Case): boolean =>
   heard === undefined && Object.entries(findings).every(([id, state]) => state === 'unknown' || isCheckId(id));
@@ -161,7 +185,11 @@ export function answer(input: Case, engine: Engine = ENGINE): Answer {
   const held =
     known === null
       ? []
-      : misfitsOf(known, input.rig ?? {}, arcAfter.currentA ?? arc.currentA ?? 0).filter(({ holds }) => holds);
+      : [
+          ...misfitsOf(known, input.rig ?? {}, arcAfter.currentA ?? arc.currentA ?? 0).filter(({ holds }) => holds),
+          ...wireTooThick(known, input),
+          ...procedureOutOfReach(known, input, free),
+        ];
   const correction = held.length > 0 ? heldBack(free, input) : free;
   const suspects = Object.fromEntries((input.experience?.suspects ?? []).map(({ cause, times }) => [cause, times]));
   const leavesWith = (changes: 'one' | 'all'): Leaves =>
@@ -197,7 +225,7 @@ export function answer(input: Case, engine: Engine = ENGINE): Answer {
             (other) => correct(engine, other, diagnose(engine, other)).correction.settings,
           )
         : null,
-    nextBead: held.length > 0 ? null : nextBeadAt(arcAfter.transfer),
+    nextBead: held.length > 0 ? null : nextBeadAt(arcAfter.transfer, input.rig?.wire?.class),
     names: Object.fromEntries(
       Object.entries(input.findings ?? {}).flatMap(([id, state]) =>
         isStatedId(id) ? [[id, statedWords(id, state)] as const] : [],

@@ -29,7 +29,8 @@ function offset(currentA: number, wire: Wire, gas: GasMix): number {
   const low = shortCircuitOffset(wire, gas);
   const spray =
     wireMetal(wire.class) === 'aluminium'
-      ? BALANCE.aluminiumV.value
+      ? BALANCE.aluminiumV.value -
+        BALANCE.aluminiumFrom.lessVPerA * Math.max(0, currentA - BALANCE.aluminiumFrom.currentA)
       : bySize(BALANCE.sprayByDiameter) + BALANCE.sprayPerCo2PctV.value * (gas.co2Pct - SPRAY_STATED_AT_CO2_PCT);
   const bySpray = sprayShare(currentA, wire, gas) * (spray - low);
   // Pure CO2 lies so near the load line that going globular may not lower the balance.

@@ -3,7 +3,8 @@ import { RIGS } from '../cases/rigs';
 import { CASE_FORMAT } from '../case/schema';
 import { handOf } from './hand';
 import { readArc } from './reading';
-import { arcSetup, expectedTravel, withWire } from './setup';
+import { arcSetup, withWire } from './setup';
+import { expectedTravel } from './pace';
 
 const STEEL = {
   wire: { class: 'solid-steel', diameterMm: 0.9 },

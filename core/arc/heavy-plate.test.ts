@@ -1,3 +1,4 @@
+import { startAnswer } from '../answer';
 import { startOn } from '../start/testing/jobs';
 import { CASE_FORMAT, type Case, type Job, type Rig } from '../case/schema';
 import { arcSetup } from './setup';
@@ -44,8 +45,17 @@ describe('heavy plate', () => {
       expect(sprays(on({ position }))).toBe(false);
   });
 
-  it('is not pushed far over what it wants: a wire whose spray begins too high stays in short arc', () => {
-    expect(sprays(on({}, { wire: { class: 'solid-steel', diameterMm: 1.6 } }))).toBe(false);
+  it('of 12 mm is sprayed with 1.6 mm wire as charts do, and 6 mm gets no figure with it', () => {
+    const thick: Rig = { wire: { class: 'solid-steel', diameterMm: 1.6 }, gas: { argonPct: 90, co2Pct: 10 } };
+    const { settings, expected } = startOn(on({ thicknessMm: 12 }, thick));
+    expect(settings.voltageV!).toBeGreaterThan(26);
+    expect(settings.voltageV!).toBeLessThan(31);
+    expect(settings.wireSpeedMPerMin!).toBeGreaterThan(5.2);
+    expect(settings.wireSpeedMPerMin!).toBeLessThan(8.1);
+    expect([expected.transfer, settings.stickOutMm! >= 18]).toEqual(['spray', true]);
+    expect(startAnswer(on({ thicknessMm: 6 }, thick)).held[0].text).toMatch(
+      /^Wire: 1\.6 mm runs from about \d+ A here/,
+    );
   });
 
   it('gets the quiet short arc where the machine has no volts for a spray, and is told so', () => {
@@ -57,11 +67,11 @@ describe('heavy plate', () => {
     const short = startOn(on({}, upTo(23)));
     expect(short.expected.transfer).toBe('short-circuit');
     expect(short.settings.voltageV).toBeLessThan(21.5);
-    expect(short.outOfReach.join(' ')).toMatch(/a spray wants 27\.\d V, which this machine does not reach\. \d passes/);
+    expect(short.outOfReach.join(' ')).toMatch(/a spray wants 27\.\d V, which this machine does not reach\. Slow down/);
     expect(startOn(on({}, upTo(30))).outOfReach).toEqual([]);
     // A machine that shows two volts more than it gives ends two volts sooner.
     const off = arcSetup(on({}, upTo(27)), { offsetV: -2, wireScale: 1, sure: null });
-    expect(off.sprayLacks).toEqual({ voltageV: expect.closeTo(27.3, 0) });
+    expect(off.sprayLacks).toEqual({ voltageV: expect.closeTo(27.9, 0) });
     expect(arcSetup(on({}, upTo(27))).sprayLacks).toBeNull();
     // Its own figures are told, not those of the arc.
     const taught: Case = {

@@ -8,7 +8,7 @@ import { cylinderMinutes, nozzleReynolds } from './gas-cover';
 import { currentWanted, heatInput, type HeatJob } from './heat';
 import { wireWindow } from './wire-window';
 import { burnThroughRisk, lackOfFusionRisk, porosityRisk, spatterRisk, stubbingRisk, undercutRisk } from './risk';
-import { globularShare, quietCurrent, sprayShare, sprayTransitionCurrent, transferMode } from './transfer';
+import { globularShare, sprayShare, sprayTransitionCurrent, transferMode } from './transfer';
 import type { Wire } from './wire';
 
 const MIX = completeMix({ co2Pct: 18 });
@@ -209,34 +209,6 @@ describe('transfer', () => {
       0.93 * transition,
       6,
     );
-  });
-});
-
-describe('a current wanted', () => {
-  const rich = completeMix({ co2Pct: 18 });
-  it('is never in the wild zone under spray, and is moved no further than out of it', () => {
-    for (const gas of [SPRAY_MIX, rich])
-      for (let wanted = 60; wanted < 330; wanted += 3) {
-        const quiet = quietCurrent(wanted, THICK, gas);
-        const ratio = quiet / sprayTransitionCurrent(THICK, gas)!;
-        expect(ratio <= 0.85 + 1e-9 || ratio >= 1.1 - 1e-9).toBe(true);
-        // Inside the window of the heat, so that it is no fault by itself.
-        expect(quiet / wanted).toBeGreaterThan(0.68);
-        expect(quiet / wanted).toBeLessThan(1.1);
-      }
-  });
-
-  it('holds the short arc longer the more CO2 there is, and is left alone where there is no spray', () => {
-    const turns = (gas: typeof MIX): number => {
-      const transition = sprayTransitionCurrent(THICK, gas)!;
-      let wanted = 0.9 * transition;
-      while (quietCurrent(wanted, THICK, gas) < transition) wanted += 1;
-      return wanted / transition;
-    };
-    expect(turns(rich)).toBeGreaterThan(turns(SPRAY_MIX) + 0.05);
-    expect(quietCurrent(250, THICK, CO2)).toBe(250);
-    expect(quietCurrent(140, { class: 'solid-aluminium', diameterMm: 1.2 }, completeMix({}))).toBe(140);
-    expect(quietCurrent(300, TUBULAR, SPRAY_MIX)).toBe(300);
   });
 });
 

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { EXAMPLE_CASE } from '../cases/example';
 import { AS_SHOWN, type Machine } from './machine';
 import { readArc } from './reading';
-import { arcSetup, balancedVolts, currentAt, currentBalancedBy, expectedTravel, withWire, wireSpeedAt } from './setup';
+import { arcSetup, balancedVolts, currentAt, currentBalancedBy, withWire, wireSpeedAt } from './setup';
+import { expectedTravel } from './pace';
 
 const on = (machine: Machine) => withWire(arcSetup(EXAMPLE_CASE, machine))!;
 const ANY = fc.record({

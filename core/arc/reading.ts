@@ -4,7 +4,8 @@ import { balanceHalfWidth, withinCurrentRange } from './balance';
 import { depositedArea, depositionRate, filletLeg, penetration } from './bead';
 import { flowWindow, type FlowWindow } from './gas-cover';
 import { heatInput } from './heat';
-import { balancedVolts, currentAt, expectedTravel, withWire, type ArcSetup } from './setup';
+import { balancedVolts, currentAt, withWire, type ArcSetup } from './setup';
+import { expectedTravel } from './pace';
 import { usualStickOut } from './stick-out';
 import { sprayShare, transferMode, type Transfer } from './transfer';
 

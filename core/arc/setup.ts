@@ -1,16 +1,16 @@
 import { completeMix, type GasMix } from '../case/gas-mix';
 import type { BaseMetal, Case, Joint, Position } from '../case/schema';
 import { currentFromWireSpeed, wireSpeedFromCurrent } from './burn-off';
-import { depositedArea } from './bead';
-import { ARC_LENGTH_MM, GAS, PASSES, SPRAY_TRANSITION } from './coefficients';
+import { askedFor, type Asked, type OtherWay, type SprayLacks } from './asked';
+import { ARC_LENGTH_MM, GAS } from './coefficients';
 import { passesFor } from './passes';
-import { balanceHalfWidth, balanceVoltage, currentInBalance, withinCurrentRange } from './balance';
+import { balanceVoltage, currentInBalance, withinCurrentRange } from './balance';
 import { machineRange } from '../setting/machine-range';
 import { handOf, type Hand } from './hand';
 import { machineCeiling, type MachineCeiling } from './carries';
 import { currentWanted } from './heat';
 import { AS_SHOWN, type Machine } from './machine';
-import { quietCurrent, sprayShare } from './transfer';
+import { sprayShare } from './transfer';
 import { wireMetal, type Wire } from './wire';
 import { passCeiling, type PassCeiling } from './wire-window';
 
@@ -41,6 +41,12 @@ export type ArcSetup = {
   currentAskedA: number | null;
   /** What keeps heavy plate from the spray it would be given, at the arc; null where nothing is held back. */
   sprayLacks: SprayLacks | null;
+  /** The other transfer where both do on this plate. */
+  otherWay: OtherWay | null;
+  /** Least current of a wire that is too thick for the plate, or cannot be run here at all; null where it can. */
+  tooThickFromA: number | null;
+  /** Whether the wire has no transfer that it could be run in here. */
+  runsNowhere: boolean;
   /** Gun or source where it carries less than the plate can be fused with: no figure is right on it. */
   machineLacks: (MachineCeiling & { wantsA: number }) | null;
   thinnestMm: number | null;
@@ -57,9 +63,6 @@ export type ArcSetup = {
 /** A setup whose wire is known: what the laws of current need. */
 export type WireSetup = ArcSetup & { wire: Wire };
 
-/** Leg a single pass usually gets: 2 mm and 0.9 mm per mm of the thinner part, up to 6 mm plate. */
-const EXPECTED_LEG = { baseMm: 2, perMm: 0.9 };
-
 /** Under this share of what the plate wants a pass does not fuse it, and it is built up in several. */
 const COLD = 0.85;
 /** The same where it is the quiet current that is short: a bead is still sound down to the edge of its window. */
@@ -69,25 +72,9 @@ const COLD_BUT_QUIET = 0.78;
 export const isColdInOnePass = (wantsA: number, carriesA: number, askedA: number): boolean =>
   carriesA < COLD * wantsA || askedA < COLD_BUT_QUIET * wantsA;
 
-type PassOn = {
-  thinnestMm: number | null;
-  joint: Joint;
-  position: Position;
-  gapMm: number;
-  /** Whether one pass is too cold for the plate. */
-  cold: boolean;
-};
-
 /** The leg of one pass, mm; of 3 mm plate where the thickness is not known. */
-function passLeg({ thinnestMm, joint, position, gapMm, cold }: PassOn): number {
-  const thin = Math.min(6, Math.max(0.6, thinnestMm ?? 3));
-  const own = Math.min(EXPECTED_LEG.baseMm + EXPECTED_LEG.perMm * thin, PASSES.largestLegMm[position]);
-  if (thinnestMm === null || !cold) return own;
-  return Math.min(own, passesFor(thinnestMm, joint, position, gapMm).legMm);
-}
-
-/** How much more metal a woven bead lays than a straight one. */
-const WOVEN = 1.33;
+const passLeg = (thinnestMm: number | null, joint: Joint, position: Position, gapMm: number): number =>
+  passesFor(thinnestMm ?? 3, thinnestMm === null ? 'bead-on-plate' : joint, position, gapMm).legMm;
 
 const ARGON_18: GasMix = { argonPct: 82, co2Pct: 18, oxygenPct: 0, heliumPct: 0 };
 const PURE_ARGON: GasMix = { argonPct: 100, co2Pct: 0, oxygenPct: 0, heliumPct: 0 };
@@ -122,42 +109,6 @@ function currentForJob(job: NonNullable<Case['job']>, baseMetal: BaseMetal): num
 /** A school that runs a bit hot asks for so much more, but not on sheet, where it would fall through. */
 const A_BIT_HOT = { factor: 1.05, fromMm: 1.6 };
 
-/** Whether there is neither a back to fall through nor an open root, and the puddle lies where it is put. */
-const isHeavy = (thinnestMm: number | null, { joint, position, gapMm = 0 }: NonNullable<Case['job']>): boolean =>
-  (thinnestMm ?? 0) >= SPRAY_TRANSITION.heavyFromMm.value &&
-  !(joint === 'butt' && gapMm >= 1) &&
-  (position === undefined || position === 'flat' || position === 'horizontal');
-
-/** What a spray would want and this machine does not give. */
-export type SprayLacks = { voltageV: number } | { wireSpeedMPerMin: number };
-/** Extension that a spray burns with, mm: its stick-out of 15 to 17 less an arc of 5. */
-const SPRAY_EXTENSION_MM = 11;
-
-type AskedOn = {
-  ceiling: PassCeiling;
-  wire: Wire;
-  gas: GasMix;
-  onHeavyPlate: boolean;
-  /** The most that the machine gives: volts at the arc, and wire. */
-  most: { voltageV: number; wireSpeedMPerMin: number };
-};
-type Asked = { currentAskedA: number; sprayLacks: SprayLacks | null };
-
-/** A current to propose: away from the wild zone under spray, and up to spray only where wire, position and machine carry it. */
-function askedFor(wantedA: number, { ceiling, wire, gas, onHeavyPlate, most }: AskedOn): Asked {
-  const quiet = quietCurrent(wantedA, wire, gas);
-  const usual = quiet <= ceiling.currentA ? quiet : wantedA;
-  const heavy = onHeavyPlate ? quietCurrent(wantedA, wire, gas, true) : usual;
-  if (heavy <= usual || heavy > ceiling.currentA) return { currentAskedA: usual, sprayLacks: null };
-  const voltageV = balanceVoltage(heavy, wire, gas);
-  const wireSpeedMPerMin = wireSpeedFromCurrent(heavy, wire, SPRAY_EXTENSION_MM);
-  if (wireSpeedMPerMin > most.wireSpeedMPerMin) return { currentAskedA: usual, sprayLacks: { wireSpeedMPerMin } };
-  // A bead is sound down to the edge of its window of volts.
-  return voltageV - balanceHalfWidth(heavy, wire, gas) <= most.voltageV
-    ? { currentAskedA: heavy, sprayLacks: null }
-    : { currentAskedA: usual, sprayLacks: { voltageV } };
-}
-
 /**
  * Reads the surroundings of an arc from a case. What is missing stays unknown, but for the gas of a
  * wire that cannot run without one: its usual mix stands in, and `gasKnown` is false.
@@ -175,7 +126,7 @@ export function arcSetup(input: Case, machine: Machine = AS_SHOWN): ArcSetup {
   const position = job.position ?? 'flat';
   const pulse = rig.mode === 'pulse';
   const plateWantsA = currentForJob(job, baseMetal);
-  const ofPass = wire === null ? null : passCeiling(wire, position, pulse, baseMetal);
+  const ofPass = wire === null ? null : passCeiling(wire, gas, position, pulse, baseMetal);
   const ofMachine = machineCeiling(rig, gas);
   const ceiling = lowest(ofPass, ofMachine);
   const carried = (currentA: number): number => Math.min(currentA, ceiling?.currentA ?? Infinity);
@@ -187,17 +138,17 @@ export function arcSetup(input: Case, machine: Machine = AS_SHOWN): ArcSetup {
     voltageV: machineRange(rig, 'voltageV').high + machine.offsetV,
     wireSpeedMPerMin: machineRange(rig, 'wireSpeedMPerMin').high * machine.wireScale,
   };
-  const asked = (
-    wantedA: number | null,
-    upTo: PassCeiling | null,
-  ): Asked | { currentAskedA: null; sprayLacks: null } =>
-    wantedA === null || wire === null || upTo === null || pulse
-      ? { currentAskedA: wantedA, sprayLacks: null }
-      : askedFor(wantedA, { ceiling: upTo, wire, gas, onHeavyPlate: isHeavy(thinnestMm, job), most });
-  const { currentAskedA, sprayLacks } = asked(aimedA, ceiling);
+  const asked = (wantedA: number | null, upTo: PassCeiling | null): Asked | null =>
+    wantedA === null || wire === null || upTo === null || thinnestMm === null
+      ? null
+      : askedFor(wantedA, {
+          ...{ wire, gas, position, pulse, thinnestMm, most, ceilingA: upTo.currentA },
+          isOpenRoot: job.joint === 'butt' && (job.gapMm ?? 0) >= 1,
+          school: preferences.transfer ?? 'by-plate',
+        });
+  const aimed = asked(aimedA, ceiling);
   // What would be asked of a gun and a source that carry it.
-  const uncappedA = plateWantsA === null ? null : asked(Math.min(plateWantsA, ofPass?.currentA ?? Infinity), ofPass);
-  const wantsA = uncappedA?.currentAskedA ?? null;
+  const wantsA = asked(plateWantsA, ofPass)?.currentAskedA ?? null;
   const machineLacks =
     ofMachine === null || wantsA === null || ofMachine.currentA >= LEAST_OF_WANTED * wantsA
       ? null
@@ -218,15 +169,14 @@ export function arcSetup(input: Case, machine: Machine = AS_SHOWN): ArcSetup {
     plateWantsA,
     ceiling,
     currentWantedA,
-    currentAskedA,
-    sprayLacks,
+    currentAskedA: aimed?.currentAskedA ?? aimedA,
+    sprayLacks: aimed?.sprayLacks ?? null,
+    otherWay: aimed?.otherWay ?? null,
+    tooThickFromA: aimed?.tooThickFromA ?? null,
+    runsNowhere: aimed?.runsNowhere ?? false,
     machineLacks,
     thinnestMm,
-    passLegMm: passLeg({
-      ...{ thinnestMm, position, joint: job.joint ?? 'bead-on-plate', gapMm: job.gapMm ?? 0 },
-      cold:
-        plateWantsA !== null && isColdInOnePass(plateWantsA, ceiling?.currentA ?? Infinity, currentAskedA ?? Infinity),
-    }),
+    passLegMm: passLeg(thinnestMm, job.joint ?? 'bead-on-plate', position, job.gapMm ?? 0),
     machine,
     hand: handOf({ wire, baseMetal, position, gapMm: job.gapMm ?? 0 }, preferences),
     tightStickOut: preferences.stickOut === 'tight',
@@ -285,16 +235,4 @@ export function balancedVolts({ wire, gas, machine }: WireSetup, currentA: numbe
 /** The current that volts shown on this machine hold in balance, the inverse of {@link balancedVolts}. */
 export function currentBalancedBy({ wire, gas, machine }: WireSetup, voltageV: number): number {
   return currentInBalance(voltageV + machine.offsetV, wire, gas);
-}
-
-/**
- * Travel speed a steady hand would use: the leg or cap follows the thinner part.
- * @param wireSpeedMPerMin wire feed speed in m/min
- * @returns mm/min
- */
-export function expectedTravel(setup: WireSetup, wireSpeedMPerMin: number): number {
-  // A woven bead is wider, so it is laid more slowly.
-  const area = (setup.passLegMm ** 2 / 2) * (setup.hand.weaves ? WOVEN : 1);
-  const perMetre = depositedArea(wireSpeedMPerMin * setup.machine.wireScale, setup.wire, setup.gas, 1000);
-  return Math.min(900, Math.max(120, (perMetre * 1000) / area));
 }

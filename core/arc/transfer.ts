@@ -22,23 +22,6 @@ export function sprayTransitionCurrent(wire: Wire, gas: GasMix): number | null {
   return base * stainless * (1 + SPRAY_TRANSITION.perCo2Pct.value * gas.co2Pct);
 }
 
-/**
- * A current wanted on steel, moved out of the wild zone between short arc and spray to its nearer quiet end. Both ends lie
- * inside the window of the heat, so nothing is lost by it. On heavy plate the spray is taken wherever it is in reach.
- * @param currentA current wanted in A
- * @param onHeavyPlate plate with no back to fall through and no open root
- */
-export function quietCurrent(currentA: number, wire: Wire, gas: GasMix, onHeavyPlate = false): number {
-  const transition = wireMetal(wire.class) === 'aluminium' ? null : sprayTransitionCurrent(wire, gas);
-  if (transition === null) return currentA;
-  const { wildFrom, wildTo, sprayChosenPerCo2Pct, heavyUpTo } = SPRAY_TRANSITION;
-  const [low, high] = [wildFrom.value * transition, wildTo.value * transition];
-  if (onHeavyPlate && high <= heavyUpTo.value * currentA) return Math.max(high, currentA);
-  if (currentA <= low) return currentA;
-  const sprays = currentA >= transition * (1 + sprayChosenPerCo2Pct.value * gas.co2Pct);
-  return sprays ? Math.max(high, currentA) : low;
-}
-
 /** Pure argon gives steel no stable arc: the arc spot wanders and the toes do not wet. */
 export function isUnstableGas(wire: Wire, gas: GasMix): boolean {
   return wireMetal(wire.class) !== 'aluminium' && !isTubular(wire.class) && gas.co2Pct + gas.oxygenPct < 0.5;
@@ -79,4 +62,23 @@ export function transferMode(currentA: number, wire: Wire, gas: GasMix): Transfe
   if (isUnstableGas(wire, gas)) return 'unstable';
   if (sprayShare(currentA, wire, gas) >= 0.5) return 'spray';
   return globularShare(currentA, wire, gas) >= 0.5 ? 'globular' : 'short-circuit';
+}
+
+/** How far inside the zone its edges lie, and how sharp they are, as shares of the transition: a current just at the edge is still quiet. */
+const WILD_EDGE = { inside: 0.035, width: 0.007 };
+
+/**
+ * How far a current lies in the zone between short arc and spray, where drops are large and wild: 0 outside, 1 inside. Only solid steel
+ * and stainless wire have one that matters.
+ * @param currentA welding current in A
+ */
+export function wildness(currentA: number, wire: Wire, gas: GasMix): number {
+  if (wireMetal(wire.class) === 'aluminium') return 0;
+  const transition = sprayTransitionCurrent(wire, gas);
+  if (transition === null) return 0;
+  const { wildFrom, wildTo } = SPRAY_TRANSITION;
+  const share = currentA / transition;
+  const over = 1 / (1 + Math.exp(-(share - wildFrom.value - WILD_EDGE.inside) / WILD_EDGE.width));
+  const under = 1 / (1 + Math.exp((share - wildTo.value + WILD_EDGE.inside) / WILD_EDGE.width));
+  return over * under;
 }

@@ -3,14 +3,13 @@ import { completeMix } from '../case/gas-mix';
 import { POSITIONS, WIRE_CLASSES } from '../case/schema';
 import { balanceVoltage } from './balance';
 import { wireSpeedFromCurrent } from './burn-off';
-import { PASSES } from './coefficients';
-import { passesFor } from './passes';
 import { passCeiling, wireWindow } from './wire-window';
 import type { Wire } from './wire';
 
 const steel = (diameterMm: number): Wire => ({ class: 'solid-steel', diameterMm });
 const selfShielded = (diameterMm: number): Wire => ({ class: 'tubular-self-shielded', diameterMm });
 const AIR = completeMix({});
+const MIX = completeMix({ co2Pct: 18 });
 
 describe('the window of a wire', () => {
   it('overlaps that of the next size, and rises with it', () => {
@@ -20,8 +19,9 @@ describe('the window of a wire', () => {
       expect(thick.lowA).toBeLessThan(thin.highA);
       expect(thick.highA).toBeGreaterThan(thin.highA);
     }
-    expect(wireWindow(steel(0.9))).toEqual({ lowA: 50, highA: 230, lowV: null, highV: null });
-    expect(wireWindow(steel(1.1)).highA).toBeCloseTo(305, 6);
+    expect(wireWindow(steel(0.9))).toEqual({ lowA: 50, highA: 250, lowV: null, highV: null });
+    expect(wireWindow(steel(1.6))).toEqual({ lowA: 280, highA: 430, lowV: null, highV: null });
+    expect(wireWindow(steel(1.1)).highA).toBeCloseTo(320, 6);
   });
 
   it('of tubular wire has volts that its own balance meets at both ends, within a volt and a half', () => {
@@ -58,14 +58,17 @@ describe('what one pass carries', () => {
     [1.0, 130],
     [1.2, 160],
   ])('of %d mm wire vertical-up and overhead is about %d A, set by the position', (diameterMm, amps) => {
-    for (const position of ['vertical-up', 'overhead'] as const)
-      expect(passCeiling(steel(diameterMm), position, false, 'mild-steel')).toEqual({ currentA: amps, by: 'position' });
-    expect(passCeiling(steel(diameterMm), 'flat', false, 'mild-steel').by).toBe('wire');
+    expect(passCeiling(steel(diameterMm), MIX, 'vertical-up', false, 'mild-steel')).toEqual({
+      ...{ currentA: amps, by: 'position' },
+    });
+    const overhead = passCeiling(steel(diameterMm), MIX, 'overhead', false, 'mild-steel');
+    expect(overhead).toEqual({ currentA: expect.closeTo(1.07 * amps, 6), by: 'position' });
+    expect(passCeiling(steel(diameterMm), MIX, 'flat', false, 'mild-steel').by).toBe('wire');
   });
 
   it('is a little more in pulse and in aluminium, three quarters of the window for tubular wire', () => {
     const held = (...[wire, pulse, metal]: [Wire, boolean, 'mild-steel' | 'aluminium']): number =>
-      passCeiling(wire, 'overhead', pulse, metal).currentA;
+      passCeiling(wire, MIX, 'vertical-up', pulse, metal).currentA;
     expect(held(steel(1.2), true, 'mild-steel')).toBeCloseTo(176, 6);
     expect(held({ class: 'solid-aluminium', diameterMm: 1.2 }, false, 'aluminium')).toBeCloseTo(184, 6);
     expect(held(selfShielded(1.2), false, 'mild-steel')).toBeCloseTo(187.5, 6);
@@ -81,41 +84,13 @@ describe('what one pass carries', () => {
         (wireClass, diameterMm, position, pulse) => {
           const wire: Wire = { class: wireClass, diameterMm };
           const metal = wireClass === 'solid-aluminium' ? 'aluminium' : 'mild-steel';
-          const { currentA } = passCeiling(wire, position, pulse, metal);
+          const { currentA } = passCeiling(wire, MIX, position, pulse, metal);
           expect(currentA).toBeLessThanOrEqual(wireWindow(wire).highA);
-          expect(currentA).toBeGreaterThan(wireWindow(wire).lowA);
+          // Aluminium and thick wire may have no pass that stays up at all: that is said, and no figure given.
+          if (wireClass !== 'solid-aluminium' && diameterMm < 1.3)
+            expect(currentA).toBeGreaterThan(wireWindow(wire).lowA);
         },
       ),
     );
-  });
-});
-
-describe('passes in place of one', () => {
-  it('lay down what the joint wants, each no larger than the position holds', () => {
-    const twelve = passesFor(12, 'fillet', 'horizontal');
-    // A fillet of 0.7 of the plate, 8.4 mm: 35 square millimetres, two passes of 17.6.
-    expect(twelve).toEqual({ count: 2, legMm: expect.closeTo(5.94, 2) });
-    // A lap and a corner are filled as a fillet is; a butt wants its bevel.
-    for (const joint of ['lap', 'corner'] as const) expect(passesFor(12, joint, 'horizontal')).toEqual(twelve);
-    expect(passesFor(12, 'butt', 'horizontal').legMm).not.toBeCloseTo(twelve.legMm, 1);
-    expect(passesFor(20, 'butt', 'flat').count).toBeGreaterThan(passesFor(10, 'butt', 'flat').count);
-    expect(passesFor(5, 'fillet', 'overhead').count).toBe(2);
-  });
-
-  it('hold for every plate and position: two or more, none over the largest', () => {
-    fc.assert(
-      fc.property(
-        fc.double({ min: 0.5, max: 100, noNaN: true }),
-        fc.constantFrom('fillet', 'butt', 'lap', 'bead-on-plate', 'corner', 'plug' as const),
-        fc.constantFrom(...POSITIONS),
-        (thicknessMm, joint, position) => {
-          const { count, legMm } = passesFor(thicknessMm, joint, position);
-          expect(count).toBeGreaterThanOrEqual(2);
-          expect(Number.isInteger(count)).toBe(true);
-          expect(legMm).toBeLessThanOrEqual(PASSES.largestLegMm[position] + 1e-9);
-        },
-      ),
-    );
-    expect(() => passesFor(0, 'fillet', 'flat')).toThrow('thickness in mm takes 0.3 to 100');
   });
 });

@@ -1,10 +1,15 @@
+import type { GasMix } from '../case/gas-mix';
 import type { BaseMetal, Position } from '../case/schema';
-import { OUT_OF_POSITION, WIRE_RANGE } from './coefficients';
+import { OUT_OF_POSITION, SHORT_UP_TO_MM, SPRAY_FROM_MM, WIRE_RANGE } from './coefficients';
+import { quietRanges } from './quiet-ranges';
 import { readBySize } from './read-rows';
 import { isTubular, requireRange, type Wire } from './wire';
 
 /** What a wire can be run at: amps, and volts where the wire has a window of its own for them. */
 export type WireWindow = { lowA: number; highA: number; lowV: number | null; highV: number | null };
+
+const lowOf = ({ lowA }: { lowA: number }): number => lowA;
+const highOf = ({ highA }: { highA: number }): number => highA;
 
 /**
  * The window of a wire, straight between the listed sizes.
@@ -17,8 +22,16 @@ export function wireWindow(wire: Wire): WireWindow {
   const of = <Row extends { diameterMm: number }>(rows: readonly Row[], figure: (row: Row) => number): number =>
     readBySize(rows, figure, wire.diameterMm);
   if (wire.class !== 'tubular-self-shielded' && wire.class !== 'tubular-gas-shielded') {
-    const rows = WIRE_RANGE.solid;
-    return { lowA: of(rows, ({ lowA }) => lowA), highA: of(rows, ({ highA }) => highA), lowV: null, highV: null };
+    const ends = { lowV: null, highV: null };
+    if (wire.class === 'solid-aluminium')
+      return { lowA: of(WIRE_RANGE.aluminium, lowOf), highA: of(WIRE_RANGE.aluminium, highOf), ...ends };
+    const isThick = wire.diameterMm > SHORT_UP_TO_MM;
+    const isThin = wire.diameterMm < SPRAY_FROM_MM;
+    return {
+      lowA: of(isThick ? WIRE_RANGE.solidSpray : WIRE_RANGE.solidShort, lowOf),
+      highA: of(isThin ? WIRE_RANGE.solidShort : WIRE_RANGE.solidSpray, highOf),
+      ...ends,
+    };
   }
   const rows = WIRE_RANGE[wire.class];
   return {
@@ -35,21 +48,38 @@ export type PassCeiling = { currentA: number; by: 'wire' | 'position' | 'gun' | 
 /** Positions in which the puddle has to be held up. */
 export const isAgainstGravity = (position: Position): boolean => position === 'vertical-up' || position === 'overhead';
 
+/** The most that a wire is run at here, A: in spray where gas and position have one, else in short arc. */
+function topOf(wire: Wire, gas: GasMix, position: Position, pulse: boolean): number {
+  const { highA } = wireWindow(wire);
+  if (isTubular(wire.class) || wire.class === 'solid-aluminium' || pulse) return highA;
+  const { short, spray } = quietRanges(wire, gas);
+  const level = position === 'flat' || position === 'horizontal';
+  return (level ? spray?.highA : undefined) ?? short?.highA ?? highA;
+}
+
 /**
  * The most current that one pass can be asked for.
  * @param wire class and diameter
+ * @param gas all four shares; where it does not spray, the short arc ends sooner
  * @param position of the joint
  * @param pulse whether the machine pulses
  * @param baseMetal of the plate
  * @returns A, and whether wire or position is the limit
  */
-export function passCeiling(wire: Wire, position: Position, pulse: boolean, baseMetal: BaseMetal): PassCeiling {
-  const { highA } = wireWindow(wire);
+export function passCeiling(
+  wire: Wire,
+  gas: GasMix,
+  position: Position,
+  pulse: boolean,
+  baseMetal: BaseMetal,
+): PassCeiling {
+  const highA = topOf(wire, gas, position, pulse);
   if (!isAgainstGravity(position)) return { currentA: highA, by: 'wire' };
-  const { solidSteel, tubularShare, pulseFactor, aluminiumFactor } = OUT_OF_POSITION;
+  const { solidSteel, tubularShare, pulseFactor, aluminiumFactor, overheadFactor } = OUT_OF_POSITION;
   const held = isTubular(wire.class)
     ? tubularShare.value * highA
     : readBySize(solidSteel, (row) => row.highA, wire.diameterMm) *
+      (position === 'overhead' ? overheadFactor.value : 1) *
       (pulse ? pulseFactor.value : 1) *
       (baseMetal === 'aluminium' ? aluminiumFactor.value : 1);
   return held < highA ? { currentA: held, by: 'position' } : { currentA: highA, by: 'wire' };

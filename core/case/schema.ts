@@ -129,6 +129,8 @@ export const PREFERENCES_SCHEMA = {
     stickOut: { enum: ['standard', 'tight'] },
     /** The heat that is aimed for: what the plate wants, or a bit more. */
     heat: { enum: ['as-wanted', 'a-bit-hot'] },
+    /** How the metal crosses on plate that takes both: as its thickness asks, or always one of them. */
+    transfer: { enum: ['by-plate', 'short-arc', 'spray'] },
     gun: { enum: ['push', 'drag'] },
     run: { enum: ['straight', 'weave'] },
   },

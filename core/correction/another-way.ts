@@ -1,7 +1,7 @@
 import type { Settings } from '../setting/table';
 import type { Correction } from './correct';
 import type { Move } from './moves';
-import { movesNow } from './next-settings';
+import { movesNow, pairOf } from './next-settings';
 
 /** So much of a turn that made a bead worse, the same way round, is that turn again. */
 const THE_SAME_AGAIN = 0.5;
@@ -25,6 +25,9 @@ function repeats(move: Move, before: Settings, after: Settings): boolean {
  */
 export function anotherWay(correction: Correction, before: Settings, after: Settings, changes: 'one' | 'all'): Move[] {
   const other = correction.alternative.moves;
-  const ways = [movesNow(correction, changes), other, ...correction.moves.map((move) => [move])];
+  const pair = pairOf(correction.moves);
+  // Volts and wire that belong together are turned together, here as everywhere: half of a pair is out of balance.
+  const alone = correction.moves.filter((move) => pair.length < 2 || !pair.includes(move)).map((move) => [move]);
+  const ways = [movesNow(correction, changes), other, ...(pair.length < 2 ? [] : [pair]), ...alone];
   return ways.find((way) => way.length > 0 && !way.some((move) => repeats(move, before, after))) ?? [];
 }

@@ -27,7 +27,7 @@ describe('what can be set', () => {
   it('is what one pass holds up in the position, and what tubular wire takes in volts', () => {
     const overhead = situation({}, { ...EXAMPLE_CASE, job: { ...EXAMPLE_CASE.job, position: 'overhead' } });
     const { wireSpeedMPerMin: wire } = boundsFor(EXAMPLE_CASE, overhead);
-    expect(close(currentAt(overhead.setup, wire.high, 10), 110)).toBe(true);
+    expect(close(currentAt(overhead.setup, wire.high, 10), 117.7)).toBe(true);
     const tubular = on({ wire: { class: 'tubular-self-shielded', diameterMm: 0.9 }, gas: null });
     const { voltageV } = boundsFor(tubular, situation({}, tubular));
     expect([voltageV.low, voltageV.high]).toEqual([15, 20]);

@@ -6,7 +6,7 @@ import type { Case } from '../case/schema';
 import { machineRange } from '../setting/machine-range';
 import { MAIN_SETTINGS, withinLimits } from '../setting/table';
 import type { Situation, Target } from './objective';
-import { clampTarget, type Bounds } from './solver';
+import { clampTarget, type Bound, type Bounds } from './solver';
 
 const withinRange = (value: number, { low, high }: { low: number; high: number }): number =>
   Math.min(high, Math.max(low, value));
@@ -19,6 +19,13 @@ function usableIn({ wire, ceiling }: WireSetup): WireWindow {
 
 /** How far over a ceiling today's wire speed may lie before it is taken down for that alone: the ceilings are no finer. */
 const OVER_THE_CEILING = 1.12;
+
+/** Limits with a step between them; where none lies between, the nearest step is all there is. */
+export function onSteps(low: number, high: number, step: number): Bound {
+  if (Math.ceil(low / step - 1e-9) <= Math.floor(high / step + 1e-9)) return { low, high, step };
+  const near = Number((Math.round(low / step) * step).toFixed(3));
+  return { low: near, high: near, step };
+}
 
 /** Limits of machine, wire, position, nozzle and field taken together. */
 export function boundsFor(input: Case, situation: Situation): Bounds {
@@ -54,7 +61,7 @@ export function boundsFor(input: Case, situation: Situation): Bounds {
   };
   for (const name of MAIN_SETTINGS) {
     const { low: lowest, high: highest, step } = bounds[name];
-    bounds[name] = { low: withinLimits(name, lowest), high: withinLimits(name, highest), step };
+    bounds[name] = onSteps(withinLimits(name, lowest), withinLimits(name, highest), step);
   }
   // A distance or a flow outside its window may be what the bead shows nothing of: it is not moved for that alone.
   for (const name of ['stickOutMm', 'gasFlowLPerMin'] as const) {

@@ -1,6 +1,11 @@
 import { readArc, type ArcReading } from '../arc/reading';
-import { currentAt, expectedTravel } from '../arc/setup';
-import { transferMode } from '../arc/transfer';
+import { balanceHalfWidth, withinCurrentRange } from '../arc/balance';
+import { balancedVolts, currentAt, currentBalancedBy, wireSpeedAt } from '../arc/setup';
+import type { Dials } from '../setting/dials';
+import { expectedTravel } from '../arc/pace';
+import { quietRanges } from '../arc/quiet-ranges';
+import { transferMode, wildness } from '../arc/transfer';
+import { isTubular } from '../arc/wire';
 import type { Case } from '../case/schema';
 import type { Diagnosis } from '../diagnosis/diagnose';
 import { causeOf, type Engine } from '../diagnosis/engine';
@@ -12,11 +17,11 @@ import { effectOf, orderByGain, settingMove, type Effect, type Move, type Remedy
 import type { Situation, Target } from './objective';
 import { procedureNotes, withinProcedure } from './procedure';
 import { outOfReach } from './reach';
-import { wordsFor } from './reason';
+import { wordsFor, type ArcKind } from './reason';
 import { probabilityOf, type Turned } from './scenarios';
 import { ACT_ABOVE, freeSettings, recordedMismatches, situationOf, turnedBySchool, type Work } from './situation';
 import { SET_ANEW } from './set-anew';
-import { solve, type Bounds } from './solver';
+import { settableNear, solve, type Bounds } from './solver';
 import { techniqueMoves } from './technique';
 
 /** The corrected settings, the moves to get there one at a time, and the other school's way. */
@@ -72,15 +77,26 @@ function carriedOver({ setup }: Situation, from: Target, to: Target): 'to-spray'
   return is === 'spray' ? 'to-spray' : was === 'spray' && is === 'short-circuit' ? 'to-short-arc' : null;
 }
 
+/** The kind of arc that figures burn, by whose words it is looked and listened for. */
+function arcKind({ setup }: Situation, { wireSpeedMPerMin, stickOutMm }: Target): ArcKind {
+  const { wire, gas, pulse } = setup;
+  if (wire.class === 'tubular-self-shielded') return 'self-shielded';
+  if (isTubular(wire.class)) return 'slag';
+  if (pulse) return 'pulse';
+  const currentA = currentAt(setup, wireSpeedMPerMin, stickOutMm);
+  return transferMode(currentA, wire, gas) === 'short-circuit' && wire.class !== 'solid-aluminium' ? 'short' : 'open';
+}
+
 /** The moves of a solved target in the order to make them. @param from today, with model values where unknown */
 function movesTo({ input, diagnosis }: Work, situation: Situation, from: Target, to: Target): Move[] {
   const changed = MAIN_SETTINGS.filter((name) => situation.today[name] !== null && to[name] !== from[name]);
   const together = changed.includes('voltageV') && changed.includes('wireSpeedMPerMin');
   const chance = (causes: readonly CauseId[]): number => probabilityOf(diagnosis, ...causes);
   const over = carriedOver(situation, from, to);
+  const arc = arcKind(situation, to);
   const order = wrongFirst(orderByGain(situation, from, to, changed), chance);
   return order.map((name) => {
-    const words = wordsFor(name, to[name] > from[name] ? 'up' : 'down', chance, together, over);
+    const words = wordsFor(name, to[name] > from[name] ? 'up' : 'down', chance, together, over, arc);
     return settingMove(input.rig?.dials, name, from[name], to[name], words);
   });
 }
@@ -96,6 +112,45 @@ function notColder({ diagnosis }: Work, { today }: Situation, to: Target): Targe
   const { wireSpeedMPerMin: now } = today;
   const isLess = now !== null && to.wireSpeedMPerMin < now && to.wireSpeedMPerMin >= FINER_POINT * now;
   return isLess && diagnosis.causes[0]?.cause === 'heat-low' ? { ...to, wireSpeedMPerMin: now } : to;
+}
+
+/** How far into the window of balance volts are brought that would lie outside it, as a share of its half. */
+const INSIDE = 0.8;
+
+/**
+ * A target whose volts and wire, where both are proposed, lie inside the window of balance: a bead is believed by as much as that, no
+ * further, until the machine has shown what it is off by.
+ */
+function inBalance({ setup, today }: Situation, bounds: Bounds, dials: Dials | undefined, to: Target): Target {
+  const isMoved = (name: 'voltageV' | 'wireSpeedMPerMin'): boolean => to[name] !== today[name];
+  if (setup.pulse || !isMoved('voltageV') || !isMoved('wireSpeedMPerMin')) return to;
+  const currentA = withinCurrentRange(currentAt(setup, to.wireSpeedMPerMin, to.stickOutMm));
+  const middle = balancedVolts(setup, currentA);
+  const half = balanceHalfWidth(currentA, setup.wire, setup.gas);
+  const off = to.voltageV - middle;
+  if (Math.abs(off) <= half) return to;
+  const nearer = { ...to, voltageV: settableNear(bounds, dials, 'voltageV', middle + Math.sign(off) * INSIDE * half) };
+  if (!isUnquiet({ setup }, nearer)) return nearer;
+  // Where the volts end, the wire is the one that the last of them hold.
+  const held = wireSpeedAt(setup, currentBalancedBy(setup, nearer.voltageV), to.stickOutMm);
+  const wireSpeedMPerMin = settableNear(bounds, dials, 'wireSpeedMPerMin', held);
+  const withWire = { ...nearer, wireSpeedMPerMin };
+  if (!isUnquiet({ setup }, withWire)) return withWire;
+  // And where that is none that is quiet, the top of the short arc.
+  const top = quietRanges(setup.wire, setup.gas).short?.highA;
+  if (top === undefined) return nearer;
+  const short = settableNear(bounds, dials, 'wireSpeedMPerMin', wireSpeedAt(setup, top, to.stickOutMm));
+  const volts = balancedVolts(setup, withinCurrentRange(currentAt(setup, short, to.stickOutMm)));
+  const atTop = { ...to, wireSpeedMPerMin: short, voltageV: settableNear(bounds, dials, 'voltageV', volts) };
+  return isUnquiet({ setup }, atTop) ? nearer : atTop;
+}
+
+/** Whether the arc of a target is out of balance, or lies between short arc and spray. */
+function isUnquiet({ setup }: Pick<Situation, 'setup'>, { voltageV, wireSpeedMPerMin, stickOutMm }: Target): boolean {
+  if (setup.pulse) return false;
+  const currentA = withinCurrentRange(currentAt(setup, wireSpeedMPerMin, stickOutMm));
+  const off = Math.abs(voltageV - balancedVolts(setup, currentA));
+  return off > balanceHalfWidth(currentA, setup.wire, setup.gas) || wildness(currentA, setup.wire, setup.gas) > 0.5;
 }
 
 /** Of volts and wire, the one that is turned first: the other way round is shown beside it. */
@@ -184,8 +239,18 @@ export function correct(engine: Engine, input: Case, diagnosis: Diagnosis): Corr
   const free = freeSettings(situation, numbersStay, anew);
   const held = school === null ? null : HELD_FOR[school];
   const mayTurn = free.filter((name) => name !== held || situation.today[name] === null);
-  const within = (limits: Bounds): Target =>
-    notColder(work, situation, solve(situation, limits, starts, mayTurn, input.rig?.dials));
+  const solved = (limits: Bounds, turning: readonly MainSetting[]): Target =>
+    inBalance(
+      situation,
+      limits,
+      input.rig?.dials,
+      notColder(work, situation, solve(situation, limits, starts, turning, input.rig?.dials)),
+    );
+  // A school yields where the figure that it holds leaves no quiet arc.
+  const within = (limits: Bounds): Target => {
+    const target = solved(limits, mayTurn);
+    return mayTurn.length < free.length && isUnquiet(situation, target) ? solved(limits, free) : target;
+  };
   const to = within(bounds);
   const unbound = procedure === undefined ? to : within(machine);
   const moves = movesTo(work, situation, starts[0], to);
@@ -194,18 +259,33 @@ export function correct(engine: Engine, input: Case, diagnosis: Diagnosis): Corr
 
   const other = turnedFirst(moves);
   const otherWay = other === null ? null : situationOf(work, other === 'voltageV' ? 'wire' : 'volts', anew);
-  const otherTarget =
+  const isDistanceKnown = situation.today.stickOutMm !== null;
+  const otherStickOut = (one: Target): number => (isDistanceKnown ? one.stickOutMm : to.stickOutMm);
+  const otherSolved =
     other === null || otherWay === null || situation.today[other] === null
       ? null
-      : solve(
+      : inBalance(
           otherWay,
           bounds,
-          starts,
-          free.filter((name) => name !== other),
           input.rig?.dials,
+          solve(
+            otherWay,
+            bounds,
+            // A distance that is not known is the same in either way.
+            starts.map((one) => ({ ...one, stickOutMm: otherStickOut(one) })),
+            free.filter((name) => name !== other && (name !== 'stickOutMm' || isDistanceKnown)),
+            input.rig?.dials,
+          ),
         );
 
-  const proposed = MAIN_SETTINGS.filter((name) => name !== 'gasFlowLPerMin' || situation.setup.usesGas);
+  // A way that leaves no quiet arc is none.
+  const otherTarget = otherSolved === null || isUnquiet(situation, otherSolved) ? null : otherSolved;
+  // A pulsing machine sets its own volts, and wire that needs no gas gets none.
+  const isProposed = (name: MainSetting): boolean =>
+    name === 'gasFlowLPerMin'
+      ? situation.setup.usesGas
+      : name !== 'voltageV' || !situation.setup.pulse || situation.today.voltageV !== null;
+  const proposed = MAIN_SETTINGS.filter(isProposed);
   const settings: Settings = {
     ...today,
     ...Object.fromEntries(proposed.map((name) => [name, to[name]])),

@@ -1,3 +1,4 @@
+import type { WireClass } from '../case/schema';
 import type { Transfer } from '../arc/transfer';
 
 /** How the next bead should look and sound when the change was right. */
@@ -12,7 +13,10 @@ const BY_TRANSFER: Record<Transfer, NextBead | null> = {
     looks: 'even, close ripples, toes wetted in, little spatter',
     sounds: 'a steady, even crackle, no pops and no hiss',
   },
-  spray: { looks: 'a smooth, flat bead, toes wetted in, next to no spatter', sounds: 'a steady hiss, with few clicks' },
+  spray: {
+    looks: 'a smooth, flat bead, toes wetted in, next to no spatter',
+    sounds: 'a steady hiss, a click now and then',
+  },
   pulse: { looks: 'fine, even ripples, next to no spatter', sounds: 'an even hum, without crackle' },
   globular: {
     looks: 'coarse ripples and some spatter: this gas does no finer here',
@@ -22,6 +26,20 @@ const BY_TRANSFER: Record<Transfer, NextBead | null> = {
   unstable: null,
 };
 
-/** How the next bead should look and sound at a transfer. @param transfer of the corrected settings; null where not known */
-export const nextBeadAt = (transfer: Transfer | null): NextBead | null =>
-  transfer === null ? null : BY_TRANSFER[transfer];
+/** Wire without gas: its arc is no hiss. */
+const SELF_SHIELDED: NextBead = {
+  looks: 'an even bead, slag over all of it',
+  sounds: 'an even, hard crackle, as of frying',
+};
+
+/**
+ * How the next bead should look and sound at a transfer.
+ * @param transfer of the corrected settings; null where not known
+ * @param wireClass self-shielded wire sounds otherwise than tubular wire under gas
+ */
+export const nextBeadAt = (transfer: Transfer | null, wireClass: WireClass | undefined): NextBead | null =>
+  transfer === null || (wireClass === 'solid-aluminium' && transfer === 'short-circuit')
+    ? null
+    : wireClass === 'tubular-self-shielded'
+      ? SELF_SHIELDED
+      : BY_TRANSFER[transfer];

@@ -5,6 +5,13 @@ import { SET_ANEW } from './set-anew';
 
 const isIn = (names: readonly string[], name: string): boolean => names.includes(name);
 
+/** Volts and wire, and the distance that a wire speed is for: at another it would burn another arc. Volts alone are their own change. */
+export function pairOf(moves: readonly Move[]): Move[] {
+  const pair = moves.filter((move) => move.kind === 'setting' && isIn(PAIR, move.setting));
+  if (!pair.some((move) => move.kind === 'setting' && move.setting === 'wireSpeedMPerMin')) return pair;
+  return [...pair, ...moves.filter((move) => move.kind === 'setting' && move.setting === 'stickOutMm')];
+}
+
 /**
  * The moves to make before the next bead. One at a time is one change, but volts and wire that both move keep their
  * balance only together, so that pair counts as one. Faults that a look showed are all put right at once, with what is set anew by
@@ -15,10 +22,7 @@ export function movesNow(correction: Correction, changes: 'one' | 'all'): Move[]
   const { moves } = correction;
   const [first] = moves;
   if (changes === 'all' || first === undefined) return moves;
-  if (first.kind === 'setting')
-    return isIn(PAIR, first.setting)
-      ? moves.filter((move) => move.kind === 'setting' && isIn(PAIR, move.setting))
-      : [first];
+  if (first.kind === 'setting') return isIn(PAIR, first.setting) ? pairOf(moves) : [first];
   const remedies = moves.filter((move) => move === first || (move.kind === 'remedy' && move.seen));
   const anew = remedies.flatMap((move) => (move.kind === 'remedy' ? (SET_ANEW[move.cause] ?? []) : []));
   return [...remedies, ...moves.filter((move) => move.kind === 'setting' && isIn(anew, move.setting))];

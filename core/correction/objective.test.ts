@@ -1,6 +1,8 @@
+import { wildness } from '../arc/transfer';
 import { balanceHalfWidth, balanceVoltage } from '../arc/balance';
 import { flowWindowOf } from '../arc/reading';
-import { currentAt, expectedTravel } from '../arc/setup';
+import { currentAt } from '../arc/setup';
+import { expectedTravel } from '../arc/pace';
 import { usualStickOut } from '../arc/stick-out';
 import { HEAT_UNIT } from '../diagnosis/residuals';
 import { objective, type Situation, type Target, type Today } from './objective';
@@ -45,7 +47,8 @@ describe('the expected risk', () => {
     const stickOut = 0.8 * logistic(-2.5 * 1.7);
     const thin = logistic((12 * (0.85 * FLOW.low - FLOW.wanted)) / FLOW.low);
     const wild = logistic((12 * (FLOW.wanted - 1.1 * FLOW.high)) / FLOW.high);
-    expect(objective(RIGHT, at({}))).toBeCloseTo(electrical + stickOut + thin + wild - thin * wild, 2);
+    const zone = 1.2 * wildness(CURRENT, BASE.setup.wire, BASE.setup.gas);
+    expect(objective(RIGHT, at({}))).toBeCloseTo(electrical + stickOut + thin + wild - thin * wild + zone, 2);
   });
 
   it('is weighed over the ways things may stand, each with its own shift of balance and heat', () => {

@@ -9,9 +9,10 @@ import {
   stubbingRisk,
   undercutRisk,
 } from '../arc/risk';
-import { balancedVolts, currentAt, expectedTravel, type WireSetup } from '../arc/setup';
+import { balancedVolts, currentAt, type WireSetup } from '../arc/setup';
+import { expectedTravel } from '../arc/pace';
 import { usualStickOut } from '../arc/stick-out';
-import { globularShare } from '../arc/transfer';
+import { globularShare, wildness } from '../arc/transfer';
 import { HEAT_UNIT } from '../diagnosis/residuals';
 import type { MainSetting } from '../setting/table';
 import type { Scenario } from './scenarios';
@@ -60,6 +61,8 @@ const AWAY = {
 const MIDDLE = { balance: 0.05, heat: 0.5, flow: 0.08, stickOut: 0.04 };
 /** Globular transfer is avoided where a neighbour with a quieter arc exists. */
 const GLOBULAR = 0.3;
+/** A current between short arc and spray is proposed by nobody: both ends of the zone serve the plate as well. */
+const WILD = 1.2;
 
 const square = (x: number): number => x * x;
 /** Cost of lying `off` units away: a square near by, straight far out, so that one figure far off does not rule the rest. */
@@ -96,7 +99,11 @@ function electricalRisk(situation: Situation, target: Target, arc: Arc): number 
       MIDDLE.heat * square(Math.log(heat));
     return sum + probability * risk;
   }, 0);
-  return expected + GLOBULAR * globularShare(arc.currentA, setup.wire, setup.gas);
+  return (
+    expected +
+    GLOBULAR * globularShare(arc.currentA, setup.wire, setup.gas) +
+    WILD * (setup.pulse ? 0 : wildness(arc.currentA, setup.wire, setup.gas))
+  );
 }
 
 /** Expected cost of lying away from the sound volts and wire: in each scenario its own. */

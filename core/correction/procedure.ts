@@ -1,10 +1,13 @@
-import { withinCurrentRange } from '../arc/balance';
+import { balanceHalfWidth, withinCurrentRange } from '../arc/balance';
 import { heatInput } from '../arc/heat';
-import { currentAt, wireSpeedAt, type WireSetup } from '../arc/setup';
+import { balancedVolts, currentAt, wireSpeedAt, type WireSetup } from '../arc/setup';
 import { usualStickOut } from '../arc/stick-out';
 import { sprayTransitionCurrent, transferMode, type Transfer } from '../arc/transfer';
+import { quietRanges } from '../arc/quiet-ranges';
+import { isTubular } from '../arc/wire';
 import type { Job } from '../case/schema';
 import type { Target, Today } from './objective';
+import { onSteps } from './bounds';
 import type { Bound, Bounds } from './solver';
 
 /** What a welding procedure allows on a job: a low and a high of each, and how the metal is to cross. */
@@ -16,13 +19,13 @@ const narrowed = (bound: Bound, { low, high }: Span): Bound => {
   if (low === undefined && high === undefined) return bound;
   // Where a machine does not reach what is allowed, its nearest end is all there is; that is said.
   const [least, most] = [Math.max(bound.low, low ?? bound.low), Math.min(bound.high, high ?? bound.high)];
-  if (least <= most) return { ...bound, low: least, high: most, strict: true };
+  if (least <= most) return { ...onSteps(least, most, bound.step), strict: true };
   const end = least > bound.high ? bound.high : bound.low;
   return { ...bound, low: end, high: end, strict: true };
 };
 
 /** Shares of the spray transition that a short arc stays under and a spray stays over: the blend is narrower than that. */
-const KEEPS = { short: 0.93, spray: 1.05 };
+const KEEPS = { short: 0.87, spray: 1.1 };
 
 /** Currents that keep the transfer. */
 function currentsOf(setup: WireSetup, { currentA = {}, transfer }: Procedure): Span {
@@ -70,6 +73,59 @@ function spanText({ low, high }: Span, unit: string): string {
   if (low !== undefined && high !== undefined) return `${low} to ${high} ${unit}`;
   return high === undefined ? `${low} ${unit} at least` : `${high} ${unit} at most`;
 }
+
+/**
+ * Why the transfer of a procedure cannot be had with this wire, gas, position and machine; null where it can, or none is asked.
+ * @param transfer that the procedure asks for
+ */
+export function transferOutOfReach(transfer: Procedure['transfer'], setup: WireSetup): string | null {
+  const { wire, gas, pulse, position, ceiling } = setup;
+  if (transfer === undefined || isTubular(wire.class)) return null;
+  const asks = `Procedure: it asks for ${TRANSFER_WORDS[transfer]}`;
+  if (transfer === 'pulse')
+    return pulse ? null : `${asks}, and this machine is not set to pulse. Set pulse, or ask whoever signs it.`;
+  if (pulse) return `${asks}, and this machine is set to pulse. Set it to no pulse, or ask whoever signs it.`;
+  const { short, spray } = quietRanges(wire, gas);
+  const level = position === 'flat' || position === 'horizontal' || wire.class === 'solid-aluminium';
+  const has =
+    transfer === 'spray' ? level && spray !== null && spray.lowA <= (ceiling?.currentA ?? Infinity) : short !== null;
+  return has
+    ? null
+    : `${asks}, which this wire does not run in with this gas, position and machine. This bead is not in the procedure: ask whoever signs it.`;
+}
+
+/** Volts this far from the window of balance burn no sound bead, half-widths. */
+const OUT_OF_BALANCE = 1.15;
+
+/**
+ * Why nothing that a procedure allows burns a sound bead here: what is nearest lies outside it, or out of balance.
+ * @param to what is proposed; null where a figure is not known
+ */
+export function nothingInProcedure(
+  procedure: Procedure | undefined,
+  setup: WireSetup,
+  to: { voltageV?: number | undefined; wireSpeedMPerMin?: number | undefined; stickOutMm?: number | undefined },
+): string | null {
+  const { voltageV, wireSpeedMPerMin, stickOutMm } = to;
+  if (procedure === undefined || setup.pulse || voltageV === undefined || wireSpeedMPerMin === undefined) return null;
+  const { voltageV: volts = {}, wireSpeedMPerMin: wire = {} } = procedure;
+  const currentA = withinCurrentRange(
+    currentAt(setup, wireSpeedMPerMin, stickOutMm ?? usualStickOut(setup, null).wanted),
+  );
+  const balanced = balancedVolts(setup, currentA);
+  const half = balanceHalfWidth(currentA, setup.wire, setup.gas);
+  const isIn = !outside(voltageV, volts, STEP_V) && !outside(wireSpeedMPerMin, wire, STEP_M_PER_MIN);
+  if (isIn && Math.abs(voltageV - balanced) <= OUT_OF_BALANCE * half) return null;
+  const allows = [
+    ...(procedure.voltageV === undefined ? [] : [spanText(volts, 'V')]),
+    ...(procedure.wireSpeedMPerMin === undefined ? [] : [`${spanText(wire, 'm/min')} of wire`]),
+    ...(procedure.currentA === undefined ? [] : [spanText(procedure.currentA, 'A')]),
+  ];
+  return `Procedure: it allows ${allows.join(' and ')}, and no setting inside that burns a sound arc with this wire, plate and machine. This bead is not in the procedure: ask whoever signs it.`;
+}
+/** A step of a usual machine. */
+const STEP_V = 0.5;
+const STEP_M_PER_MIN = 0.2;
 
 /** Figures are read to this; a rounding is no leaving. */
 const ROUNDING = 1e-6;

@@ -1,10 +1,10 @@
 import { withinCurrentRange } from '../arc/balance';
 import { OUT_OF_POSITION } from '../arc/coefficients';
-import { passesFor } from '../arc/passes';
 import { balancedVolts, currentAt, isColdInOnePass, type ArcSetup } from '../arc/setup';
-import { globularShare } from '../arc/transfer';
+import { globularShare, wildness } from '../arc/transfer';
 import { isTubular } from '../arc/wire';
 import { wireWindow } from '../arc/wire-window';
+import { machineRange } from '../setting/machine-range';
 import type { Situation, Target } from './objective';
 import type { Bounds } from './solver';
 
@@ -18,10 +18,19 @@ const SHORT = { cold: 0.85, hot: 1.2 };
  * named. Source: less is no more than the eye and the meter are off by.
  */
 const LEAST_RISE = 1.05;
+/** A bead that is to be clearly hotter gets so much more current. */
+const HOTTER = 1.08;
 /** A current this much further into globular transfer is no way out. */
 const ROUGHER = 0.1;
 
 const POSITION_WORDS = { 'vertical-up': 'vertical-up', overhead: 'overhead' } as const;
+
+/** Whose end it is: of a machine that nothing is said of, what most have. */
+function whose(high: number, name: 'voltageV' | 'wireSpeedMPerMin'): string {
+  const isUsual = high >= machineRange({}, name).high - AT_THE_END.volts;
+  if (name === 'voltageV') return isUsual ? 'most machines stop' : 'this machine stops';
+  return isUsual ? 'most machines feed' : 'this machine feeds';
+}
 
 /**
  * What is short of what is wanted: the position, the wire, or the machine by its wire drive or its volts.
@@ -40,8 +49,17 @@ function limitOf(
   const wanted = withinCurrentRange(wantedA);
   const atTopOfWire = corrected.wireSpeedMPerMin >= speed.high - AT_THE_END.wireMPerMin;
   const volts = balancedVolts(setup, wanted);
-  if (corrected.voltageV >= voltageV.high - AT_THE_END.volts && volts > voltageV.high)
-    return `this machine stops at ${voltageV.high} V, which holds an arc of about ${Math.round(currentA)} A; that current would want ${volts.toFixed(1)} V`;
+  if (corrected.voltageV >= voltageV.high - AT_THE_END.volts && volts > voltageV.high) {
+    const { highV, highA } = wireWindow(wire);
+    // The volts of tubular wire end with its window, whatever the machine gives.
+    if (highV !== null && voltageV.high >= highV - setup.machine.offsetV - AT_THE_END.volts)
+      return `${wire.diameterMm.toFixed(1)} mm of this wire runs up to about ${highV} V and ${Math.round(highA)} A`;
+    return `${whose(voltageV.high, 'voltageV')} at ${voltageV.high} V, which holds an arc of about ${Math.round(currentA)} A; that current would want ${volts.toFixed(1)} V`;
+  }
+  if (ceiling?.by === 'gun' && currentA >= SHORT.cold * ceiling.currentA)
+    return `this gun carries about ${Math.round(ceiling.currentA)} A in this gas`;
+  if (ceiling?.by === 'source' && currentA >= SHORT.cold * ceiling.currentA)
+    return `this machine gives about ${Math.round(ceiling.currentA)} A for long`;
   if (ceiling?.by === 'position' && currentA >= SHORT.cold * ceiling.currentA)
     return `${POSITION_WORDS[position as keyof typeof POSITION_WORDS]} a pass of this wire holds up about ${Math.round(ceiling.currentA)} A`;
   const asked = setup.currentAskedA;
@@ -52,14 +70,20 @@ function limitOf(
     const isHeld = asked !== null && asked < plateWantsA && currentA >= SHORT.cold * asked;
     const isShort = isHeld && (wantedA > asked || isColdInOnePass(plateWantsA, Infinity, asked));
     const rough = (amps: number): number => globularShare(withinCurrentRange(amps), wire, setup.gas);
-    return isShort || rough(wanted) > rough(currentA) + ROUGHER
+    // The next hotter figure would lie in the zone under the spray.
+    const isWild =
+      asked !== null &&
+      wantedA > asked &&
+      !setup.pulse &&
+      wildness(withinCurrentRange(HOTTER * currentA), wire, setup.gas) > ROUGHER;
+    return isShort || isWild || rough(wanted) > rough(currentA) + ROUGHER
       ? `this wire runs quietly in this gas up to about ${Math.round(currentA)} A${sprayLacking(setup)}`
       : null;
   }
-  const top = wireWindow(wire).highA;
+  const top = ceiling?.by === 'wire' ? ceiling.currentA : wireWindow(wire).highA;
   return currentA >= SHORT.cold * top
-    ? `this wire carries about ${Math.round(top)} A`
-    : `this machine feeds ${corrected.wireSpeedMPerMin.toFixed(1)} m/min at most, which is ${Math.round(currentA)} A`;
+    ? `this wire carries about ${Math.round(top)} A in this gas`
+    : `${whose(speed.high, 'wireSpeedMPerMin')} ${corrected.wireSpeedMPerMin.toFixed(1)} m/min at most, which is ${Math.round(currentA)} A`;
 }
 
 /** What keeps heavy plate from the spray it would be given, in the machine's own figures. */
@@ -99,8 +123,23 @@ function tooThickDownhill({ position, thinnestMm }: ArcSetup): string[] {
   ];
 }
 
+/** Plate that is bevelled, and that a procedure preheats, from here on, mm. */
+const BEVEL_FROM_MM = 6;
+const PREHEAT_FROM_MM = 12;
+
+/** What makes up for amps that are not to be had, on this plate. */
+function slower({ thinnestMm, joint, position }: ArcSetup): string {
+  const thin = thinnestMm ?? 0;
+  return [
+    'Slow down until both sides melt, the arc on the front edge of the puddle: pace makes up for amps',
+    ...(thin > BEVEL_FROM_MM && joint === 'butt' ? ['bevel it, and run more passes'] : []),
+    ...(thin >= PREHEAT_FROM_MM ? ['preheat by procedure'] : []),
+    ...(position === 'vertical-up' || position === 'overhead' ? ['or turn the part and weld it flat'] : []),
+  ].join('; ');
+}
+
 function shortOf(situation: Situation, bounds: Bounds, corrected: Target, showsCold: boolean): string[] {
-  const { setup, gapShare } = situation;
+  const { setup } = situation;
   const wanted = setup.plateWantsA;
   if (wanted === null || setup.thinnestMm === null) return [];
   const current = currentAt(setup, corrected.wireSpeedMPerMin, corrected.stickOutMm);
@@ -113,17 +152,12 @@ function shortOf(situation: Situation, bounds: Bounds, corrected: Target, showsC
     const other = isTubular(setup.wire.class) ? 'thicker wire' : 'thicker or tubular wire';
     // A plate that wants no more than it gets wants no more passes either.
     if (wanted <= LEAST_RISE * current)
-      return [
-        `The bead is cold at about ${Math.round(cold ?? current)} A; ${limit}. Travel slower, arc on the front edge of the puddle; preheat by procedure; or ${other}.`,
-      ];
+      return [`The bead is cold at about ${Math.round(cold ?? current)} A; ${limit}. ${slower(setup)}; or ${other}.`];
     if (setup.joint === 'plug')
       return [
-        `The plate wants about ${Math.round(wanted)} A; ${limit}. A wider hole, its lower edge melted all round before it is filled; preheat by procedure; or ${other}.`,
+        `The plate wants about ${Math.round(wanted)} A; ${limit}. A wider hole, its lower edge melted all round before it is filled; or ${other}.`,
       ];
-    const { count, legMm } = passesFor(setup.thinnestMm, setup.joint, setup.position, gapShare * setup.thinnestMm);
-    return [
-      `The plate wants about ${Math.round(wanted)} A in one pass; ${limit}. ${count} passes, each as a ${legMm.toFixed(0)} mm leg, on a bevel where it is thick; preheat by procedure; or ${other}.`,
-    ];
+    return [`The plate wants about ${Math.round(wanted)} A; ${limit}. ${slower(setup)}; or ${other}.`];
   }
   if (atBottom && current > SHORT.hot * wanted) {
     return [

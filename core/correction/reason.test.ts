@@ -40,7 +40,7 @@ describe('the words of a turn', () => {
 
   it('own up where nothing seen speaks for the turn', () => {
     expect(words('voltageV', 'up', {}).because).toMatch(/usually want/);
-    expect(words('voltageV', 'up', { 'voltage-high': 0.9 }, true).because).toMatch(/goes with/i);
+    expect(words('voltageV', 'up', { 'voltage-high': 0.9 }, true).because).toMatch(/^Follows the other/);
     expect(words('gasFlowLPerMin', 'up', {}, true).because).toMatch(/usually want/);
   });
 

@@ -4,16 +4,54 @@ import type { MainSetting } from '../setting/table';
 /** Why a setting is turned, and what the next bead should show and sound like. */
 export type Words = { because: string; expect: string };
 
+/** The arcs that look and sound differently: a crackle is right in one of them alone. */
+export type ArcKind = 'short' | 'open' | 'pulse' | 'slag' | 'self-shielded';
+
 type Way = 'up' | 'down';
+/** What the next bead should show: the same in every arc, or in the words of each. */
+type Expect = string | Record<ArcKind, string>;
 /** What a turn is made for: arc length, heat, distance or cover. */
-type Ground = { causes: readonly CauseId[]; words: Words };
+type Ground = { causes: readonly CauseId[]; words: { because: string; expect: Expect } };
 
 const HOTTER = 'Volts and wire agree, but both are too low for this thickness.';
 const COOLER = 'Volts and wire agree, but both are too high for this thickness.';
-const heat = (causes: readonly CauseId[], because: string, expect: string): Ground => ({
+const heat = (causes: readonly CauseId[], because: string, expect: Expect): Ground => ({
   causes,
   words: { because, expect },
 });
+
+/** A bead that gets hotter or cooler sounds as its arc does, fuller or quieter. */
+const FULLER: Expect = {
+  short: 'the same crackle, fuller; a hotter bead that wets in and marks the back',
+  open: 'the same hiss, fuller; a hotter bead that wets in',
+  pulse: 'the same hum, fuller; a hotter bead that wets in',
+  slag: 'the same arc, fuller; a hotter bead that wets in, slag over all of it',
+  'self-shielded': 'the same hard crackle, fuller; a hotter bead, slag over all of it',
+};
+const QUIETER: Expect = {
+  short: 'the same crackle, quieter; a cooler bead that stays in the joint',
+  open: 'the same hiss, quieter; a cooler bead that stays in the joint',
+  pulse: 'the same hum, quieter; a cooler bead that stays in the joint',
+  slag: 'the same arc, quieter; a cooler bead that stays in the joint',
+  'self-shielded': 'the same hard crackle, quieter; a cooler bead that stays in the joint',
+};
+/** An arc that was too short is longer: less stubbing. */
+const LONGER: Expect = {
+  short: 'the stubbing stops, the popping turns to a crackle, the bead lies flatter and the toes wet in',
+  open: 'the wire no longer touches, the snapping stops, the bead lies flatter and the toes wet in',
+  pulse: 'an arc that hums without touching, and a flatter bead',
+  slag: 'the wire no longer stubs, the bead lies flatter under its slag',
+  'self-shielded': 'the wire no longer stubs; an even, hard crackle, the bead flatter under its slag',
+};
+/** An arc that was too long is shorter: do not go down to a crackle where there is none to be had. */
+const SHORTER: Expect = {
+  short: 'the hiss turns to a crackle, the bead stands up a little and the edges fill',
+  open: 'the arc shortens to 4 to 6 mm and the hiss tightens, a click now and then; the edges fill',
+  pulse: 'a short, quiet arc and a narrower bead',
+  slag: 'the arc tightens, the slag still covers, no worm tracks',
+  'self-shielded': 'the arc tightens to an even, hard crackle, no holes under the slag',
+};
+
 const UNDER = ['voltage-low', 'wire-fast'] as const;
 const OVER = ['voltage-high', 'wire-slow'] as const;
 
@@ -33,10 +71,10 @@ const GROUNDS: Record<MainSetting, Record<Way, readonly Ground[]>> = {
         causes: UNDER,
         words: {
           because: 'The arc is too short for this wire speed.',
-          expect: 'the stubbing stops, the popping turns to a crackle, the bead lies flatter and the toes wet in',
+          expect: LONGER,
         },
       },
-      heat(['heat-low'], HOTTER, 'the same crackle, fuller; a hotter bead that wets in and marks the back'),
+      heat(['heat-low'], HOTTER, FULLER),
       WILD,
     ],
     down: [
@@ -44,10 +82,10 @@ const GROUNDS: Record<MainSetting, Record<Way, readonly Ground[]>> = {
         causes: OVER,
         words: {
           because: 'The arc is too long for this wire speed.',
-          expect: 'the hiss turns to a crackle, the bead stands up a little and the edges fill',
+          expect: SHORTER,
         },
       },
-      heat(['heat-high'], COOLER, 'the same crackle, quieter; a cooler bead that stays in the joint'),
+      heat(['heat-high'], COOLER, QUIETER),
       WILD,
     ],
   },
@@ -56,11 +94,11 @@ const GROUNDS: Record<MainSetting, Record<Way, readonly Ground[]>> = {
       {
         causes: OVER,
         words: {
-          because: 'The volts melt more wire than comes.',
-          expect: 'the hiss turns to a crackle, with a fuller, hotter bead',
+          because: 'Too little wire for these volts.',
+          expect: SHORTER,
         },
       },
-      heat(['heat-low'], HOTTER, 'the same crackle, fuller; a hotter bead that wets in and marks the back'),
+      heat(['heat-low'], HOTTER, FULLER),
       WILD,
     ],
     down: [
@@ -68,10 +106,10 @@ const GROUNDS: Record<MainSetting, Record<Way, readonly Ground[]>> = {
         causes: UNDER,
         words: {
           because: 'More wire comes than these volts can melt.',
-          expect: 'the stubbing stops, the popping turns to a crackle, the bead gets smaller and cooler',
+          expect: LONGER,
         },
       },
-      heat(['heat-high'], COOLER, 'the same crackle, quieter; a cooler bead that stays in the joint'),
+      heat(['heat-high'], COOLER, QUIETER),
       WILD,
     ],
   },
@@ -90,7 +128,7 @@ const GROUNDS: Record<MainSetting, Record<Way, readonly Ground[]>> = {
         causes: ['stickout-long'],
         words: {
           because: 'The tip is further off than this transfer wants.',
-          expect: 'a tighter, hotter arc, a sharper crackle and steadier gas cover',
+          expect: 'a tighter, hotter arc and steadier gas cover',
         },
       },
     ],
@@ -115,11 +153,11 @@ const GROUNDS: Record<MainSetting, Record<Way, readonly Ground[]>> = {
 };
 
 /** Where nothing that was seen speaks for a turn: one figure follows another, or comes nearer to the model. */
-const FOLLOWS: Words = {
-  because: 'Goes with the other: volts and wire keep their balance only together.',
-  expect: 'the same crackle at the new heat',
+const FOLLOWS: Ground['words'] = {
+  because: 'Follows the other, so that the arc stays the same length.',
+  expect: 'the same sound at the new heat',
 };
-const NEARER: Words = {
+const NEARER: Ground['words'] = {
   because: 'Nearer to the middle of what wire and plate usually want.',
   expect: 'a bead nearer to balance',
 };
@@ -139,6 +177,7 @@ const WORTH_NAMING = 0.1;
  * @param way which way
  * @param chance probability that one of these causes holds
  * @param together whether volts and wire both turn
+ * @param arc that the corrected figures burn
  * @param over the transfer that the arc is carried over into; null where it stays in its own
  */
 export function wordsFor(
@@ -147,8 +186,10 @@ export function wordsFor(
   chance: (causes: readonly CauseId[]) => number,
   together: boolean,
   over: keyof typeof CARRIED_OVER | null = null,
+  arc: ArcKind = 'short',
 ): Words {
-  const words = ownWords(name, way, chance, together);
+  const { because, expect } = ownWords(name, way, chance, together);
+  const words = { because, expect: typeof expect === 'string' ? expect : expect[arc] };
   const isElectrical = name === 'voltageV' || name === 'wireSpeedMPerMin';
   return over !== null && isElectrical ? { ...words, expect: CARRIED_OVER[over] } : words;
 }
@@ -158,7 +199,7 @@ function ownWords(
   way: Way,
   chance: (causes: readonly CauseId[]) => number,
   together: boolean,
-): Words {
+): Ground['words'] {
   const grounds = GROUNDS[name][way].map((ground) => ({ ...ground, chance: chance(ground.causes) }));
   const best = grounds.reduce((most, ground) => (ground.chance > most.chance ? ground : most));
   if (best.chance >= WORTH_NAMING) return best.words;

@@ -50,9 +50,9 @@ describe('the settings that may move', () => {
     expect(free(unknown, true)).toEqual(['voltageV', 'stickOutMm']);
   });
 
-  it('are never the volts of a pulsing machine, nor gas where none is used or its window is not known', () => {
+  it('are never the volts of a pulsing machine, nor gas where none is used', () => {
     expect(free(variant({ rig: { mode: 'pulse' } }))).not.toContain('voltageV');
-    expect(free(variant({ rig: { nozzleBoreMm: undefined } }))).not.toContain('gasFlowLPerMin');
+    expect(free(variant({ rig: { nozzleBoreMm: undefined } }))).toContain('gasFlowLPerMin');
     const selfShielded = { wire: { class: 'tubular-self-shielded', diameterMm: 0.9 }, gas: null };
     expect(free(variant({ rig: selfShielded }))).not.toContain('gasFlowLPerMin');
   });

@@ -112,6 +112,12 @@ function gridOf(bounds: Bounds, dials: Dials): Grid {
   return { onStep, next };
 }
 
+/** The figure nearest to a value that the machine can be set to, inside the bounds. */
+export function settableNear(bounds: Bounds, dials: Dials | undefined, name: MainSetting, value: number): number {
+  const { low, high } = bounds[name];
+  return gridOf(bounds, dials ?? {}).onStep(name, Math.min(high, Math.max(low, value)));
+}
+
 /** Pairs that are stepped together, since one makes good what the other does. */
 const TOGETHER: readonly (readonly [MainSetting, 1 | -1])[][] = [
   [

@@ -40,7 +40,9 @@ describe('volts of a short arc with the wire of a spray', () => {
   });
 
   it('leave the wire alone where it runs a short arc, and where the plate wants a spray', () => {
-    for (const wire of [7.5, 8]) expect(corrected(stubbing(16, wire))[1]).toBe(wire);
+    expect(corrected(stubbing(16, 7.5))[1]).toBe(7.5);
+    // At 8 m/min it lies just under its spray, where no arc is quiet: it comes down to the top of the short arc.
+    expect(corrected(stubbing(16, 8))[1]).toBeCloseTo(7.5, 0);
     const thick = stubbing(21, 10.5, {
       job: { baseMetal: 'mild-steel', thicknessMm: 10, joint: 'fillet', position: 'flat' },
       rig: { ...stubbing(0, 0).rig, wire: { class: 'solid-steel', diameterMm: 1 }, gas: { argonPct: 95, co2Pct: 5 } },
@@ -50,12 +52,13 @@ describe('volts of a short arc with the wire of a spray', () => {
     expect(volts).toBeGreaterThan(23);
   });
 
-  it('leave volts alone that lie a little low: the wire comes down to what they hold', () => {
+  it('bring wire that lies just under its spray down to a short arc, with the volts that go with it', () => {
     const [volts, wire] = corrected(
       stubbing(22, 9.5, { job: { baseMetal: 'mild-steel', thicknessMm: 5, joint: 'fillet', position: 'flat' } }),
     );
-    expect(volts).toBe(22);
-    expect(wire).toBeLessThan(9.2);
+    expect(volts).toBeGreaterThan(19.5);
+    expect(volts).toBeLessThanOrEqual(22);
+    expect(wire).toBeLessThan(8.6);
   });
 
   it('are told by ear what becomes of them: a cold bead on heavy plate goes over into a spray, sheet out of one', () => {

@@ -1,7 +1,8 @@
 import { gasSuits } from '../arc/fit';
 import { flowWindowOf, readArc, type ArcReading } from '../arc/reading';
 import { spatterRisk } from '../arc/risk';
-import { arcSetup, balancedVolts, expectedTravel, withWire, wireSpeedAt } from '../arc/setup';
+import { arcSetup, balancedVolts, withWire, wireSpeedAt } from '../arc/setup';
+import { expectedTravel } from '../arc/pace';
 import { usualStickOut } from '../arc/stick-out';
 import { isUnstableGas } from '../arc/transfer';
 import { completeMix, type GasMix } from '../case/gas-mix';

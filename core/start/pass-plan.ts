@@ -1,5 +1,4 @@
-import { passesFor } from '../arc/passes';
-import { PASSES } from '../arc/coefficients';
+import { areaToFill, passesFor } from '../arc/passes';
 import type { WireSetup } from '../arc/setup';
 import type { Settings } from '../setting/table';
 
@@ -7,7 +6,7 @@ import type { Settings } from '../setting/table';
 export type Pass = {
   number: number;
   kind: 'only' | 'root' | 'fill' | 'cap';
-  /** Of a fillet; a pass of a bevel has the metal of a fillet of that leg. */
+  /** As pace and wire lay it. Of a fillet; a pass of a bevel has the metal of a fillet of that leg. */
   legMm: number;
   /** Volts and wire of this pass where it is run otherwise than the rest. */
   settings: Pick<Settings, 'voltageV' | 'wireSpeedMPerMin'> | null;
@@ -16,40 +15,48 @@ export type Pass = {
 
 const NOTES: Record<Pass['kind'], string> = {
   only: '',
-  root: 'Into the root, small and hot: it has to fuse both parts. Clean it before the next.',
+  root: 'First pass: slow enough that both sides melt; watch the root corner. Clean it before the next.',
   fill: 'Over half of the one before, brushed clean between.',
   cap: 'Across the face, toes washed in on both sides; no hotter than the plate stands.',
 };
 
+/** A joint that is filled to so much of its metal is full: the last pass stands a little over or under it. */
+const FULL = 0.87;
+
+/** Figures of a root pass that is run otherwise than the rest, and the leg they lay. */
+export type RootPass = { settings: NonNullable<Pass['settings']>; legMm: number };
+
 /**
- * The passes of a job with the leg of each: one where wire, position and machine carry what the plate wants and the leg is
- * not too large for the position, else as many as hold up.
+ * The passes of a job with the leg of each, by size: one where the joint asks for no more metal than it lays, else as many as fill it.
  * @param gapMm root gap
- * @param oneLegMm leg that one pass would lay at the pace that is expected
- * @param cold whether what can be set does not fuse the plate in one
- * @param root figures of the root pass where it is run otherwise, null where it is not
+ * @param legMm that a pass lays at the pace that is said
+ * @param root the root pass where it is run otherwise, null where it is not
  */
 export function passPlan(
-  setup: WireSetup,
-  { gapMm, oneLegMm, cold, root }: { gapMm: number; oneLegMm: number; cold: boolean; root: Pass['settings'] },
+  { thinnestMm, joint, position }: WireSetup,
+  { gapMm, legMm, root }: { gapMm: number; legMm: number; root: RootPass | null },
 ): Pass[] {
-  const { thinnestMm, joint, position } = setup;
   const round = (leg: number): number => Math.round(leg * 2) / 2;
-  const most = PASSES.largestLegMm[position];
-  const wide = thinnestMm !== null && joint !== 'bead-on-plate' && legWanted(thinnestMm, joint) > most;
-  if (thinnestMm === null || joint === 'plug' || (!cold && !wide && root === null))
-    return [{ number: 1, kind: 'only', legMm: round(Math.min(most, oneLegMm)), settings: null, note: NOTES.only }];
-  const { count, legMm } = passesFor(thinnestMm, joint, position, gapMm);
-  return Array.from({ length: count }, (_, i) => {
-    const kind = i === 0 ? 'root' : i === count - 1 ? 'cap' : 'fill';
-    return { number: i + 1, kind, legMm: round(legMm), settings: i === 0 ? root : null, note: NOTES[kind] };
+  const count = thinnestMm === null || joint === 'plug' ? 1 : countFor(thinnestMm, legMm);
+  if (count === 1 && root === null)
+    return [{ number: 1, kind: 'only', legMm: round(legMm), settings: null, note: NOTES.only }];
+  const length = Math.max(2, count);
+  return Array.from({ length }, (_, i) => {
+    const kind = i === 0 ? 'root' : i === length - 1 ? 'cap' : 'fill';
+    const own = i === 0 ? root : null;
+    return {
+      number: i + 1,
+      kind,
+      legMm: round(own?.legMm ?? legMm),
+      settings: own?.settings ?? null,
+      note: NOTES[kind],
+    };
   });
-}
 
-/** The leg that the whole weld wants: the plate's own for a fillet, the plate's depth for what is filled. */
-function legWanted(thinnestMm: number, joint: WireSetup['joint']): number {
-  const { legUpToMm, legShareAbove } = PASSES;
-  return joint === 'fillet' || joint === 'lap' || joint === 'corner'
-    ? Math.max(Math.min(thinnestMm, legUpToMm), legShareAbove.value * thinnestMm)
-    : thinnestMm;
+  /** As many as the position holds up, and more where wire and pace lay less. */
+  function countFor(thickMm: number, laidMm: number): number {
+    const { count: bySize } = passesFor(thickMm, joint, position, gapMm);
+    const laid = laidMm ** 2 / 2;
+    return Math.max(bySize, laid > 0 ? Math.ceil((FULL * areaToFill(thickMm, joint, gapMm)) / laid) : 1);
+  }
 }

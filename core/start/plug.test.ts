@@ -34,7 +34,7 @@ describe('a plug weld', () => {
       expect(outOfReach.join()).not.toMatch(/ leg/);
     }
     expect(plug(0.8).stitch).toBeNull();
-    expect(plug(3, { position: 'overhead' }).outOfReach[0]).toMatch(/A wider hole/);
+    expect(plug(4, { position: 'overhead' }).outOfReach[0]).toMatch(/A wider hole/);
   });
 
   it('is the joint alone: no other has a hole, and none is told without a thickness', () => {

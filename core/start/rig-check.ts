@@ -285,7 +285,7 @@ function gasWanted({ wire }: WireSetup): string {
 }
 
 /** A part that does not fit, in words: "Polarity: gun on minus is fitted, gun on plus is wanted. On the wrong pole …". */
-export type Misfit = Pick<RigCheckItem, 'part' | 'holds'> & { text: string };
+export type Misfit = { part: RigPart | 'procedure'; holds: boolean; text: string };
 
 const misfitText = ({ part, want, have, does }: RigCheckItem): string =>
   `${PART_WORDS[part]}: ${have ?? 'not known'} is fitted, ${want} is wanted.${does === null ? '' : ` ${does}`}`;
@@ -302,4 +302,24 @@ export function misfitsOf(setup: WireSetup, rig: Rig, currentA: number): Misfit[
     .filter(({ state }) => state === 'wrong')
     .sort((a, b) => Number(b.holds) - Number(a.holds))
     .map((found) => ({ part: found.part, holds: found.holds, text: misfitText(found) }));
+}
+
+/**
+ * A wire that cannot be run as cold as the plate wants, or not at all in this position and gas: the answer is another wire, and no figure.
+ * @param thickMm the thicker part, mm
+ * @returns null where the wire can be run
+ */
+export function tooThickWire(setup: WireSetup, thickMm: number): Misfit | null {
+  const { tooThickFromA, plateWantsA, wire, position } = setup;
+  if (tooThickFromA === null || plateWantsA === null) return null;
+  const { suits } = wireChoice(wire, { thickMm, currentA: plateWantsA, position });
+  const thinner = suits.filter((size) => size < wire.diameterMm - 0.05);
+  const instead = thinner.length === 0 ? 'thinner or tubular wire' : `${thinner.map(mm).join(' or ')} wire`;
+  return {
+    part: 'wire',
+    holds: true,
+    text: setup.runsNowhere
+      ? `Wire: ${mm(wire.diameterMm)} runs from about ${Math.round(tooThickFromA)} A, which gas, position, gun or machine do not carry here. Fit ${instead}.`
+      : `Wire: ${mm(wire.diameterMm)} runs from about ${Math.round(tooThickFromA)} A here, and the plate wants about ${Math.round(plateWantsA)} A. Fit ${instead}.`,
+  };
 }

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
-import { answer, startAnswer } from '../answer';
+import { answer, hasFigures, startAnswer, type StartAnswer } from '../answer';
 import { passCeiling, wireWindow } from '../arc/wire-window';
+import { completeMix } from '../case/gas-mix';
 import { EXAMPLE_CASE } from '../cases/example';
 import { BASE_METALS, JOINTS, POSITIONS, type Case } from '../case/schema';
 import { dialToValue, valueToDial } from '../setting/dial';
@@ -42,7 +43,9 @@ describe('what to start with', () => {
   it('is turned by nobody once its bead shows good signs, on any job that can be welded', () => {
     fc.assert(
       fc.property(fc.oneof(startJobs, otherJobs), (input) => {
-        const { settings } = startOn(input);
+        const start = startAnswer(input);
+        fc.pre(hasFigures(start));
+        const { settings } = start as StartAnswer;
         const again = answer({ ...input, settings, findings: GOOD_SIGNS });
         expect(again.correction.moves.filter(({ kind }) => kind === 'setting')).toEqual([]);
       }),
@@ -53,9 +56,17 @@ describe('what to start with', () => {
   it('stays inside what wire and position carry, and has every figure', () => {
     fc.assert(
       fc.property(fc.oneof(startJobs, otherJobs), (input) => {
-        const { settings, expected, technique, times, passes } = startOn(input);
+        const start = startAnswer(input);
+        fc.pre(hasFigures(start));
+        const { settings, expected, technique, times, passes } = start as StartAnswer;
         const wire = input.rig!.wire as Parameters<typeof wireWindow>[0];
-        const ceiling = passCeiling(wire, input.job!.position!, input.rig!.mode === 'pulse', input.job!.baseMetal!);
+        const ceiling = passCeiling(
+          wire,
+          completeMix(input.rig!.gas ?? { argonPct: 82, co2Pct: 18 }),
+          input.job!.position!,
+          input.rig!.mode === 'pulse',
+          input.job!.baseMetal!,
+        );
         expect(expected.currentA!).toBeLessThanOrEqual(1.05 * ceiling.currentA);
         expect(expected.currentA!).toBeGreaterThanOrEqual(0.9 * wireWindow(wire).lowA);
         for (const figure of Object.values(settings)) expect(Number.isFinite(figure)).toBe(true);
@@ -190,7 +201,7 @@ describe('the hand that goes with it', () => {
     expect([of({ thicknessMm: 1 }).trigger, of({ thicknessMm: 3 }).trigger]).toEqual(['2T', '4T']);
     expect(of({ thicknessMm: 1 }).crater).toContain('stitch');
     expect(of({ baseMetal: 'aluminium', thicknessMm: 4 }, DEFAULT_RIG.aluminium).crater).toContain('cracks');
-    for (const diameterMm of [0.6, 0.8, 1.0, 1.2, 1.6]) {
+    for (const diameterMm of [0.6, 0.8, 1.0, 1.2]) {
       const { burnBackS } = of({ thicknessMm: 3 }, { wire: { class: 'solid-steel', diameterMm } });
       expect(burnBackS).toBeGreaterThanOrEqual(0.1);
       expect(burnBackS).toBeLessThanOrEqual(0.2);
@@ -206,10 +217,8 @@ describe('the passes', () => {
   });
 
   it('are several, root first and cap last, where position or plate asks for them, and each at its own pace', () => {
-    const up = plate({ thicknessMm: 10, joint: 'fillet', position: 'vertical-up' });
+    const up = plate({ thicknessMm: 14, joint: 'fillet', position: 'vertical-up' });
     expect(up.passes.map(({ kind }) => kind)).toEqual(['root', 'cap']);
-    expect(up.outOfReach.join()).toContain('2 passes');
-    expect(up.passes[0].legMm).toBeCloseTo(5, 0);
     // The pace lays the leg of a pass, within the half millimetre that a leg is said to.
     const over = plate({ thicknessMm: 10, joint: 'fillet', position: 'overhead' });
     expect(over.passes.length).toBeGreaterThan(1);
@@ -220,18 +229,24 @@ describe('the passes', () => {
     expect(thick.passes.slice(1, -1).every(({ kind }) => kind === 'fill')).toBe(true);
   });
 
-  it('are several, and said to be, where a thin wire runs quietly only far under what the plate wants', () => {
-    const thin = plate({ thicknessMm: 10, joint: 'fillet' }, { wire: { class: 'solid-steel', diameterMm: 0.8 } });
-    expect(thin.outOfReach.join()).toMatch(/this wire runs quietly in this gas up to about 1\d\d A\. 2 passes/);
-    expect(thin.passes).toHaveLength(2);
-    expect(Math.abs(thin.expected.legMm! - thin.passes[1].legMm)).toBeLessThan(0.5);
-    // Within the window of the heat one pass does it.
+  it('are not made more by want of amps: the pace makes up for it', () => {
     const near = plate({ thicknessMm: 4, joint: 'fillet' }, { wire: { class: 'solid-steel', diameterMm: 0.8 } });
     expect([near.passes.length, near.outOfReach]).toEqual([1, []]);
-    // So does 3 mm on 6 mm, whose quiet current is 0.84 of what the plate wants.
     const edge = plate({ thicknessMm: 3, otherThicknessMm: 6, joint: 'fillet', position: 'horizontal' });
-    expect(edge.expected.currentA! / edge.expected.currentWantedA!).toBeLessThan(0.85);
     expect([edge.passes.length, edge.outOfReach]).toEqual([1, []]);
+    const cold = plate({ thicknessMm: 6, joint: 'fillet', position: 'vertical-up' });
+    expect(cold.passes).toHaveLength(1);
+    expect(cold.outOfReach.join()).toMatch(/Slow down until both sides melt.*turn the part and weld it flat/);
+  });
+
+  it('are offered in the other transfer where both do, with its figures and its reason', () => {
+    const wire = { class: 'solid-steel', diameterMm: 1.2 };
+    const both = plate({ thicknessMm: 6, joint: 'fillet' }, { wire, gas: { argonPct: 90, co2Pct: 10 } });
+    expect([both.expected.transfer, both.otherWay!.transfer]).toEqual(['short-circuit', 'spray']);
+    expect(both.otherWay!.settings.voltageV!).toBeGreaterThan(26);
+    expect(both.otherWay!.settings.wireSpeedMPerMin!).toBeGreaterThan(7);
+    expect(both.otherWay!.because).toMatch(/^Spray: /);
+    expect(plate({ thicknessMm: 3 }).otherWay).toBeNull();
   });
 
   it('close an open root with figures of its own, colder than the rest and crisper', () => {
@@ -252,21 +267,22 @@ it('covers every metal, joint and position without a word missing', () => {
     for (const joint of JOINTS)
       for (const position of POSITIONS) {
         const { technique, times } = startOn(
-          onJob({ baseMetal, joint, position, thicknessMm: 3 }, DEFAULT_RIG[baseMetal]),
+          onJob({ baseMetal, joint, position, thicknessMm: 5 }, DEFAULT_RIG[baseMetal]),
         );
         for (const text of [technique.aim, technique.run, technique.because, times.crater])
           expect(text).toMatch(/\S{3}/);
       }
 });
 
-it('says which wire the plate wants where another is fitted, and when aluminium does not spray', () => {
+it('says which wire the plate wants where another is fitted, and which aluminium would spray with', () => {
   const thick = plate({ thicknessMm: 12 }, { wire: { class: 'solid-steel', diameterMm: 0.6 } });
   expect(thick.notes.join()).toMatch(/usually .*1\.2 mm.*; 0\.6 mm is fitted/);
   expect(thick.wire!.fitted).toBe(false);
   expect(plate({ thicknessMm: 3 }).notes).toEqual([]);
   const coarse: Case = onJob(
-    { baseMetal: 'aluminium', thicknessMm: 3 },
+    { baseMetal: 'aluminium', thicknessMm: 2 },
     { ...DEFAULT_RIG.aluminium, wire: { class: 'solid-aluminium', diameterMm: 1.6 } },
   );
-  expect(startOn(coarse).notes.join()).toContain('does not spray');
+  // Aluminium runs clean only in spray: a wire that does not spray on it gets no figure, but the wire that would.
+  expect(startAnswer(coarse).held[0].text).toMatch(/Fit 0\.8 mm/);
 });

@@ -1,5 +1,6 @@
 import type { ArcReading } from '../arc/reading';
-import { expectedTravel, type WireSetup } from '../arc/setup';
+import { type WireSetup } from '../arc/setup';
+import { expectedTravel, heatToFuse } from '../arc/pace';
 import type { Case } from '../case/schema';
 import type { Correction } from '../correction/correct';
 import { nextBeadAt, type NextBead } from '../correction/next-bead';
@@ -24,6 +25,8 @@ export type Start = {
   settings: Settings;
   /** The same on the machine's own dials, as they stand on it: "knob 5.5". */
   marks: { [name in SettingName]?: string };
+  /** The other transfer with its figures, where both do on this plate: what it gives and what it costs. */
+  otherWay: OtherStart | null;
   passes: Pass[];
   technique: Technique;
   times: Times;
@@ -51,6 +54,38 @@ export type Start = {
   outOfReach: string[];
 };
 
+/** Figures for the other transfer, and why it would be chosen. */
+export type OtherStart = {
+  transfer: 'short-circuit' | 'spray';
+  settings: Settings;
+  marks: Start['marks'];
+  currentA: number;
+  because: string;
+};
+
+/** Why one transfer is chosen over the other where both do. Source: the trade's own reasons. */
+const BECAUSE: Record<OtherStart['transfer'], string> = {
+  'short-circuit':
+    'Short arc: a small puddle that bridges gaps and stays where it is put, with less heat; on heavy plate it can lie on without fusing.',
+  spray: 'Spray: hotter, quicker, deeper, next to no spatter; only flat or level, with a tight joint and clean plate.',
+};
+
+/** The school that takes a transfer. */
+const SCHOOL_OF = { 'short-circuit': 'short-arc', spray: 'spray' } as const;
+
+/** What the other transfer would be started with; null where only one does on this plate. */
+function otherStart(input: Case, { otherWay }: WireSetup, correctOf: (input: Case) => Settings): OtherStart | null {
+  if (otherWay === null) return null;
+  const { transfer, currentA } = otherWay;
+  const { voltageV, wireSpeedMPerMin, stickOutMm } = correctOf({
+    ...input,
+    preferences: { ...input.preferences, transfer: SCHOOL_OF[transfer] },
+  });
+  if (voltageV === undefined || wireSpeedMPerMin === undefined || stickOutMm === undefined) return null;
+  const settings = { voltageV, wireSpeedMPerMin, stickOutMm };
+  return { transfer, settings, marks: marksOf(settings, input.rig?.dials), currentA, because: BECAUSE[transfer] };
+}
+
 /** A gap in a plate thicker than that is closed by a root pass of its own, run as on a plate of the land, mm. */
 const OPEN_ROOT = { gapMm: 1, overMm: 4, landMm: 3 };
 
@@ -63,6 +98,9 @@ function rootOf(input: Case, correctOf: (input: Case) => Settings): Pass['settin
   const { voltageV, wireSpeedMPerMin } = correctOf({ ...input, job: { ...job, thicknessMm: OPEN_ROOT.landMm } });
   return voltageV === undefined || wireSpeedMPerMin === undefined ? null : { voltageV, wireSpeedMPerMin };
 }
+
+/** A pace in tens, as it is said. */
+const roundedPace = (mmPerMin: number): number => Math.round(mmPerMin / 10) * 10;
 
 /** Arc control to begin with, 0 crisp to 100 soft. Source: the trade's "around half", crisper over gaps, softer for stainless. */
 const ARC_CONTROL = { usual: 50, overGaps: 35, stainless: 60 };
@@ -81,10 +119,6 @@ function notesOf(setup: WireSetup, choice: WireChoice | null, reading: ArcReadin
   if (choice !== null && !choice.fitted)
     notes.push(
       `For this plate the wire is usually ${sizes(choice.suits)}; ${setup.wire.diameterMm.toFixed(1)} mm is fitted.`,
-    );
-  if (setup.baseMetal === 'aluminium' && reading.transfer === 'short-circuit')
-    notes.push(
-      'At this heat the wire does not spray, and aluminium runs clean only in spray or pulse: thinner wire sprays sooner, or set pulse.',
     );
   if (reading.transfer === 'unstable')
     notes.push('No stable arc can be had with this gas on this wire: change the gas before the figures.');
@@ -116,13 +150,16 @@ export function startOf(
   const thinnestMm = setup.thinnestMm;
   const ratio = thinnestMm === null ? 1 : Math.max(thicknessMm ?? 0, otherThicknessMm ?? 0) / thinnestMm;
   const arcControlPct = arcControlFor(setup, gapMm);
-  const travelMmPerMin = expectedTravel(setup, wireSpeedMPerMin);
-  const reading = readAt({ ...settings, travelSpeedMmPerMin: travelMmPerMin, arcControlPct });
+  // As it is said and counted at the plate: what it lays and brings is that pace's.
+  const travelMmPerMin = roundedPace(expectedTravel(setup, wireSpeedMPerMin, settings.stickOutMm));
+  const at = (figures: Settings): ArcReading =>
+    readAt({ ...settings, ...figures, travelSpeedMmPerMin: travelMmPerMin, arcControlPct });
+  const reading = at({});
+  const root = isOpenRoot(setup, gapMm) ? rootOf(input, correctOf) : null;
   const passes = passPlan(setup, {
     gapMm,
-    oneLegMm: reading.legMm ?? 0,
-    cold: outOfReach.length > 0 && (reading.currentA ?? 0) < (setup.plateWantsA ?? 0),
-    root: isOpenRoot(setup, gapMm) ? rootOf(input, correctOf) : null,
+    legMm: reading.legMm ?? 0,
+    root: root === null ? null : { settings: root, legMm: at(root).legMm ?? 0 },
   });
   const currentA = reading.currentA ?? 0;
   const stitch =
@@ -149,6 +186,7 @@ export function startOf(
   return {
     settings: all,
     marks: marksOf(all, input.rig?.dials),
+    otherWay: otherStart(input, setup, correctOf),
     passes,
     technique,
     times: timesFor(setup, { currentA, wireSpeedMPerMin, stitched: stitch !== null }, input.rig?.controls),
@@ -170,10 +208,22 @@ export function startOf(
       thicknessMm === undefined
         ? null
         : plateHeat(setup.baseMetal, Math.max(thicknessMm, otherThicknessMm ?? 0), input.job?.carbonEquivalent),
-    looksAndSounds: nextBeadAt(reading.transfer),
+    looksAndSounds: nextBeadAt(reading.transfer, setup.wire.class),
     notes: notesOf(setup, choice, reading),
-    outOfReach,
+    outOfReach: [...outOfReach, ...(outOfReach.length === 0 ? shortOfHeat(setup, reading) : [])],
   };
+}
+
+/** A pass with less heat than this share of what the plate needs is said to be cold. */
+const ENOUGH_HEAT = 0.85;
+
+/** Heat that a pass brings at the slowest pace the position holds, against what the plate needs to fuse. */
+function shortOfHeat(setup: WireSetup, { heatInputKJPerMm: brings }: ArcReading): string[] {
+  const needs = heatToFuse(setup);
+  if (brings === null || brings >= ENOUGH_HEAT * needs) return [];
+  return [
+    `A pass of the size that this position holds brings about ${brings.toFixed(2)} kJ/mm; the plate wants about ${needs.toFixed(2)} to fuse. Turn the part and weld it flat, or run it with a tubular wire; cut and etch a trial before it counts.`,
+  ];
 }
 
 /** Settings as they stand on a machine's own dials. */

@@ -1,5 +1,6 @@
 import { flowWindowOf } from '@/core/arc/reading';
-import { arcSetup, expectedTravel, isColdInOnePass, wireSpeedAt, withWire } from '@/core/arc/setup';
+import { arcSetup, wireSpeedAt, withWire } from '@/core/arc/setup';
+import { expectedTravel } from '@/core/arc/pace';
 import { usualStickOut } from '@/core/arc/stick-out';
 import { wireWindow } from '@/core/arc/wire-window';
 import type { FlowWindow } from '@/core/arc/gas-cover';
@@ -27,12 +28,10 @@ export function gasWanted(input: Case): GasWanted | null {
   const stickOutMm = usualStickOut(setup, currentA).wanted;
   const flow = flowWindowOf(setup, stickOutMm, currentA);
   if (flow === null) return null;
-  const cold =
-    setup.plateWantsA !== null && isColdInOnePass(setup.plateWantsA, setup.ceiling?.currentA ?? Infinity, currentA);
   const gapMm = input.job?.gapMm ?? 0;
   return {
     ...{ gas: setup.gas, flow, currentA },
     travelMmPerMin: expectedTravel(setup, wireSpeedAt(setup, currentA, stickOutMm)),
-    passes: passPlan(setup, { gapMm, oneLegMm: setup.passLegMm, cold, root: null }).length,
+    passes: passPlan(setup, { gapMm, legMm: setup.passLegMm, root: null }).length,
   };
 }

@@ -1,7 +1,8 @@
 import { balanceHalfWidth, balanceVoltage } from '../../core/arc/balance';
 import { flowWindowOf } from '../../core/arc/reading';
 import { usualStickOut } from '../../core/arc/stick-out';
-import { arcSetup, expectedTravel, withWire, wireSpeedAt } from '../../core/arc/setup';
+import { arcSetup, withWire, wireSpeedAt } from '../../core/arc/setup';
+import { expectedTravel } from '../../core/arc/pace';
 import { CASE_FORMAT, type Case, type FindingState, type Job } from '../../core/case/schema';
 import { priorOf } from '../../core/diagnosis/circumstance';
 import { showsGiven } from '../../core/diagnosis/likely-sets';

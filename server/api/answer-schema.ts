@@ -93,13 +93,22 @@ const number = { type: 'number' };
 const flag = { type: 'boolean' };
 const looksAndSounds = orNull(object({ looks: text, sounds: text }));
 
-const misfit = object({ part: { enum: RIG_PARTS }, holds: flag, text });
+const misfit = object({ part: { enum: [...RIG_PARTS, 'procedure'] }, holds: flag, text });
 /** What goes with a start whether it has figures or not. */
 const besideStart = { cautions, gate, assumed: list(text), held: list(misfit) };
 
 const start = {
   settings,
   marks: { type: 'object', propertyNames: { enum: SETTING_NAMES }, additionalProperties: text },
+  otherWay: orNull(
+    object({
+      transfer: { enum: ['short-circuit', 'spray'] },
+      settings,
+      marks: { type: 'object', propertyNames: { enum: SETTING_NAMES }, additionalProperties: text },
+      currentA: positive,
+      because: text,
+    }),
+  ),
   passes: list(
     object({
       number: positive,

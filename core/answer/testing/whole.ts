@@ -1,0 +1,398 @@
+import { answer, hasFigures, startAnswer, type Answer } from '..';
+import { balanceHalfWidth, withinCurrentRange } from '../../arc/balance';
+import { heatToFuse } from '../../arc/pace';
+import { arcSetup, balancedVolts, currentAt, withWire, type WireSetup } from '../../arc/setup';
+import { usualStickOut } from '../../arc/stick-out';
+import { transferMode, wildness } from '../../arc/transfer';
+import { wireMetal } from '../../arc/wire';
+import { CASE_FORMAT, POSITIONS, type Case, type Rig } from '../../case/schema';
+import { anotherWay } from '../../correction/another-way';
+import type { Move } from '../../correction/moves';
+import { movesNow } from '../../correction/next-settings';
+import { FINDING_IDS } from '../../evidence/ids';
+import { dialToValue, valueToDial } from '../../setting/dial';
+import { dialFor } from '../../setting/dials';
+import { machineRange } from '../../setting/machine-range';
+import { MAIN_SETTINGS, type SettingName, type Settings } from '../../setting/table';
+
+/** A case with all that is answered to it: what is judged as a whole. */
+export type Whole = { input: Case; said: Answer; start: ReturnType<typeof startAnswer> | null };
+
+/** What must hold of every answer. Null where it says nothing of this one; else what is wrong, in words, or "". */
+export type WholeProperty = { name: string; wrong: (whole: Whole) => string | null };
+
+const STEEL_GASES = [
+  { argonPct: 82, co2Pct: 18 },
+  { argonPct: 75, co2Pct: 25 },
+  { argonPct: 90, co2Pct: 10 },
+  { argonPct: 98, oxygenPct: 2 },
+  { co2Pct: 100 },
+] as const;
+
+type Pick = <T>(of: readonly T[]) => T;
+
+/** A rig of any metal, wire, gas and machine, recorded in part; a few of them fitted wrong. */
+function rigOf(pick: Pick, random: () => number): Rig {
+  const wireClass = pick([
+    ...(['solid-steel', 'solid-steel', 'solid-steel', 'solid-stainless', 'solid-aluminium'] as const),
+    ...(['tubular-self-shielded', 'tubular-gas-shielded'] as const),
+  ]);
+  const diameterMm = pick(wireClass.startsWith('tubular') ? [0.9, 1.2] : [0.6, 0.8, 0.9, 1.0, 1.2, 1.6]);
+  const usesGas = wireClass !== 'tubular-self-shielded';
+  const gas =
+    wireClass === 'solid-aluminium'
+      ? { argonPct: 100 }
+      : wireClass === 'solid-stainless'
+        ? { argonPct: 98, co2Pct: 2 }
+        : pick(STEEL_GASES);
+  const rig = {
+    process: usesGas ? (wireClass === 'tubular-gas-shielded' ? 'fcaw-gas-shielded' : 'gmaw') : 'fcaw-self-shielded',
+    wire: { class: wireClass, diameterMm },
+    gas: usesGas ? gas : null,
+    polarity: usesGas ? 'electrode-positive' : 'electrode-negative',
+    ...(random() < 0.7 ? { nozzleBoreMm: pick([10, 13, 16, 19]) } : {}),
+    ...(random() < 0.08 && !wireClass.startsWith('tubular') ? { mode: 'pulse' as const } : {}),
+    ...(random() < 0.35
+      ? {
+          range: {
+            voltageV: { low: 13, high: pick([22, 28, 36]), step: pick([0.1, 0.5]) },
+            wireSpeedMPerMin: { low: 1.5, high: pick([9, 14, 20]), step: pick([0.1, 0.2]) },
+          },
+        }
+      : {}),
+    ...(random() < 0.15 ? { source: { ratedA: pick([140, 200, 300]), ratedPct: pick([20, 35, 60]) } } : {}),
+    ...(random() < 0.15 ? { gun: { ratedA: pick([150, 250, 400]) } } : {}),
+  } as Rig;
+  // Now and then somebody else changed the leads or the cylinder.
+  if (random() < 0.04) return { ...rig, polarity: usesGas ? 'electrode-negative' : 'electrode-positive' };
+  return random() < 0.03 && usesGas ? { ...rig, gas: null } : rig;
+}
+
+const PROCEDURES: readonly NonNullable<NonNullable<Case['job']>['procedure']>[] = [
+  { transfer: 'spray' },
+  { transfer: 'short-circuit' },
+  { voltageV: { low: 17, high: 20 } },
+  { currentA: { low: 120, high: 180 } },
+];
+
+/**
+ * Draws a case over metals, wires, gases, positions, joints, thickness, machines, procedures, figures and findings; many of them say
+ * little, some are absurd: whatever is drawn, the answer has to be one.
+ * @param random a stream of numbers from 0 to 1
+ */
+export function drawWhole(random: () => number): Case {
+  const pick: Pick = (of) => of[Math.floor(random() * of.length)];
+  const between = (low: number, high: number): number => low + (high - low) * random();
+  const rig = rigOf(pick, random);
+  const metal = wireMetal(rig.wire!.class!);
+  const thicknessMm = Number((0.6 * (25 / 0.6) ** random()).toFixed(1));
+  const job: Case['job'] = {
+    baseMetal: random() < 0.04 ? pick(['mild-steel', 'aluminium'] as const) : metal,
+    thicknessMm,
+    ...(random() < 0.25 ? { otherThicknessMm: Number((thicknessMm * between(1, 3)).toFixed(1)) } : {}),
+    ...(random() < 0.85 ? { joint: pick(['fillet', 'butt', 'lap', 'corner', 'bead-on-plate', 'plug'] as const) } : {}),
+    ...(random() < 0.85 ? { position: pick(POSITIONS) } : {}),
+    ...(random() < 0.6 ? { draught: pick(['still', 'breeze'] as const) } : {}),
+    ...(random() < 0.15 ? { gapMm: pick([0.5, 1, 2, 3]) } : {}),
+    ...(random() < 0.12 ? { procedure: pick(PROCEDURES) } : {}),
+  };
+  const base: Case = { format: CASE_FORMAT, job, rig };
+  if (random() < 0.15) return base;
+  const setup = withWire(arcSetup(base))!;
+  const near = withinCurrentRange((setup.currentAskedA ?? 120) * between(0.5, 1.7));
+  const settings: Settings = {
+    ...(random() < 0.95 ? { voltageV: Number((balancedVolts(setup, near) + between(-5, 5)).toFixed(1)) } : {}),
+    ...(random() < 0.95
+      ? { wireSpeedMPerMin: Number(Math.min(24, Math.max(1, near / between(15, 40))).toFixed(1)) }
+      : {}),
+    ...(random() < 0.7 ? { stickOutMm: Math.round(between(6, 24)) } : {}),
+    ...(random() < 0.6 && setup.usesGas ? { gasFlowLPerMin: Number(between(4, 25).toFixed(1)) } : {}),
+    ...(random() < 0.3 ? { travelSpeedMmPerMin: Math.round(between(100, 700)) } : {}),
+  };
+  const findings = Object.fromEntries(
+    Array.from({ length: Math.floor(random() * 4) }, () => [pick(FINDING_IDS), random() < 0.8 ? 'present' : 'absent']),
+  ) as Case['findings'];
+  const schools = random() < 0.2 ? { imbalance: pick(['by-heat', 'volts', 'wire'] as const) } : null;
+  return { ...base, settings, findings, ...(schools === null ? {} : { preferences: schools }) };
+}
+
+/** The whole answer to a case, its start among it. */
+export function wholeOf(input: Case): Whole {
+  const said = answer(input);
+  const { wire } = input.rig ?? {};
+  const isKnown = wire?.class !== undefined && wire.diameterMm !== undefined;
+  return { input, said, start: isKnown ? startAnswer(input) : null };
+}
+
+type Figures = { what: string; settings: Settings };
+const turned = (moves: readonly Move[]): Settings =>
+  Object.fromEntries(moves.flatMap((move) => (move.kind === 'setting' ? [[move.setting, move.to]] : [])));
+
+/** Everything that is proposed to be set, each with where it stands. */
+function proposals({ input, said, start }: Whole): Figures[] {
+  // A distance that is not known is run as it is proposed.
+  const { stickOutMm } = said.correction.settings;
+  const today = { ...(stickOutMm === undefined ? {} : { stickOutMm }), ...input.settings };
+  const { moves, alternative } = said.correction;
+  const now = movesNow(said.correction, 'one');
+  return [
+    { what: 'corrected', settings: { ...said.correction.settings } },
+    ...(now.length === 0 ? [] : [{ what: 'now', settings: { ...today, ...turned(now) } }]),
+    ...(alternative.moves.length === 0
+      ? []
+      : [{ what: 'the other way', settings: { ...today, ...turned(alternative.moves) } }]),
+    ...(moves.length === 0 ? [] : [{ what: 'all moves', settings: { ...today, ...turned(moves) } }]),
+    ...(start !== null && hasFigures(start)
+      ? [
+          { what: 'start', settings: start.settings },
+          ...(start.otherWay === null ? [] : [{ what: 'the other start', settings: start.otherWay.settings }]),
+          ...start.passes.flatMap((pass) =>
+            pass.settings === null ? [] : [{ what: 'root', settings: pass.settings }],
+          ),
+        ]
+      : []),
+  ];
+}
+
+/** Names of what a proposal changes against today, or proposes where nothing is known. */
+const changed = ({ input }: Whole, { settings }: Figures): SettingName[] =>
+  (Object.keys(settings) as SettingName[]).filter((name) => settings[name] !== input.settings?.[name]);
+
+const first = (wrongs: readonly (string | false)[]): string => wrongs.find((one) => one !== false && one !== '') || '';
+const setupOf = ({ input }: Whole): WireSetup | null => withWire(arcSetup(input));
+const stickOutOf = (setup: WireSetup, settings: Settings): number =>
+  settings.stickOutMm ?? usualStickOut(setup, null).wanted;
+
+function isOnStep(rig: Rig, name: 'voltageV' | 'wireSpeedMPerMin', value: number): boolean {
+  const dial = dialFor(rig.dials, name);
+  if (dial !== null) return Math.abs(dialToValue(dial, valueToDial(dial, value)) - value) < 2e-3;
+  const { step, low, high } = machineRange(rig, name);
+  const near = Math.abs(value / step - Math.round(value / step)) < 1e-6;
+  return near || value === low || value === high;
+}
+
+/** A welder's figure is right to a tenth of a volt; what machine and window leave between is no imbalance. */
+const EDGE = 0.15;
+/** Words that belong to one arc. */
+const CRACKLE = /crackle/;
+const HISS = /\bhiss/;
+
+/** Each line of "the whole answer" that can be asked of an answer by itself. */
+export const WHOLE: readonly WholeProperty[] = [
+  {
+    name: 'every figure is finite, rounded and no more precise than it is set',
+    wrong: (whole) =>
+      first(
+        proposals(whole).flatMap((one) =>
+          changed(whole, one).map((name) => {
+            const value = one.settings[name]!;
+            const isPlain = Number.isFinite(value) && Math.abs(value * 1000 - Math.round(value * 1000)) < 1e-6;
+            return !isPlain && `${one.what}: ${name} ${value}`;
+          }),
+        ),
+      ),
+  },
+  {
+    name: 'nothing that cannot be 0 is 0',
+    wrong: (whole) =>
+      first(
+        proposals(whole).flatMap((one) =>
+          (['voltageV', 'wireSpeedMPerMin', 'stickOutMm', 'gasFlowLPerMin', 'travelSpeedMmPerMin'] as const).map(
+            (name) => changed(whole, one).includes(name) && one.settings[name]! <= 0 && `${one.what}: ${name} is 0`,
+          ),
+        ),
+      ),
+  },
+  {
+    name: 'volts and wire that are proposed lie on a step or mark of the machine, inside its range',
+    wrong: (whole) => {
+      const rig = whole.input.rig ?? {};
+      return first(
+        proposals(whole).flatMap((one) =>
+          (['voltageV', 'wireSpeedMPerMin'] as const).map((name) => {
+            if (!changed(whole, one).includes(name)) return false;
+            const value = one.settings[name]!;
+            const { low, high } = machineRange(rig, name);
+            if (value < low - 1e-6 || value > high + 1e-6)
+              return `${one.what}: ${name} ${value} outside ${low}–${high}`;
+            return !isOnStep(rig, name, value) && `${one.what}: ${name} ${value} on no step`;
+          }),
+        ),
+      );
+    },
+  },
+  {
+    name: 'volts and wire that are both proposed lie in balance, or what stops them is named',
+    wrong: (whole) => {
+      const setup = setupOf(whole);
+      if (setup === null || setup.pulse) return null;
+      return first(
+        proposals(whole).map((one) => {
+          const { voltageV, wireSpeedMPerMin } = one.settings;
+          const names = changed(whole, one);
+          if (voltageV === undefined || wireSpeedMPerMin === undefined) return false;
+          if (!names.includes('voltageV') || !names.includes('wireSpeedMPerMin')) return false;
+          const currentA = withinCurrentRange(currentAt(setup, wireSpeedMPerMin, stickOutOf(setup, one.settings)));
+          const off = voltageV - balancedVolts(setup, currentA);
+          const half = balanceHalfWidth(currentA, setup.wire, setup.gas);
+          const isNamed =
+            one.what.includes('start') || one.what === 'root'
+              ? whole.start !== null && hasFigures(whole.start) && whole.start.outOfReach.length > 0
+              : whole.said.correction.outOfReach.length + whole.said.correction.procedure.length > 0;
+          const step = machineRange(whole.input.rig ?? {}, 'voltageV').step;
+          return (
+            Math.abs(off) > half + EDGE + step / 2 &&
+            !isNamed &&
+            `${one.what}: ${voltageV} V at ${wireSpeedMPerMin} m/min is ${off.toFixed(1)} V off`
+          );
+        }),
+      );
+    },
+  },
+  {
+    name: 'no wire is proposed between short arc and spray',
+    wrong: (whole) => {
+      const setup = setupOf(whole);
+      if (setup === null || setup.pulse) return null;
+      return first(
+        proposals(whole).map((one) => {
+          const { wireSpeedMPerMin } = one.settings;
+          if (wireSpeedMPerMin === undefined || !changed(whole, one).includes('wireSpeedMPerMin')) return false;
+          const currentA = currentAt(setup, wireSpeedMPerMin, stickOutOf(setup, one.settings));
+          return wildness(currentA, setup.wire, setup.gas) > 0.6 && `${one.what}: ${Math.round(currentA)} A is wild`;
+        }),
+      );
+    },
+  },
+  {
+    name: 'volts and wire that belong together are moved together, in every way that is offered',
+    wrong: ({ input, said }) => {
+      const { correction } = said;
+      const ofPair = (moves: readonly Move[]): number =>
+        moves.filter((move) => move.kind === 'setting' && ['voltageV', 'wireSpeedMPerMin'].includes(move.setting))
+          .length;
+      if (ofPair(correction.moves) < 2) return null;
+      const today = input.settings ?? {};
+      const after = { ...today, voltageV: (today.voltageV ?? 18) + 2 };
+      const other = correction.alternative.moves;
+      const isOther = (moves: readonly Move[]): boolean => moves.every((move) => other.includes(move));
+      const ways = [movesNow(correction, 'one'), anotherWay(correction, today, after, 'one')];
+      return first(ways.map((way) => ofPair(way) === 1 && !isOther(way) && 'half of a pair'));
+    },
+  },
+  {
+    name: 'the words are those of the arc',
+    wrong: (whole) => {
+      const setup = setupOf(whole);
+      if (setup === null) return null;
+      const { correction, nextBead } = whole.said;
+      const at = correction.settings;
+      if (at.wireSpeedMPerMin === undefined) return null;
+      const currentA = withinCurrentRange(currentAt(setup, at.wireSpeedMPerMin, stickOutOf(setup, at)));
+      const isShort =
+        !setup.pulse &&
+        wireMetal(setup.wire.class) !== 'aluminium' &&
+        transferMode(currentA, setup.wire, setup.gas) === 'short-circuit';
+      const isSelf = setup.wire.class === 'tubular-self-shielded';
+      const expects = correction.moves.flatMap((move) =>
+        move.kind === 'setting' && ['voltageV', 'wireSpeedMPerMin'].includes(move.setting) ? [move.expect] : [],
+      );
+      const over = /turns to a (steady hiss|crackle): a/;
+      return first(
+        [...expects.filter((text) => !over.test(text)), nextBead?.sounds ?? ''].map(
+          (text) =>
+            !isShort &&
+            !isSelf &&
+            CRACKLE.test(text) &&
+            !/without crackle|down to a crackle/.test(text) &&
+            `"${text}" of no short arc`,
+        ),
+      );
+    },
+  },
+  {
+    name: 'a short arc is not promised a hiss',
+    wrong: ({ said }) => {
+      if (said.nextBead === null) return null;
+      const isShort = said.correction.after?.transfer === 'short-circuit';
+      return isShort && HISS.test(said.nextBead.sounds) && !/no hiss/.test(said.nextBead.sounds)
+        ? said.nextBead.sounds
+        : '';
+    },
+  },
+  {
+    name: 'what makes every figure wrong holds them back, here and in the start',
+    wrong: (whole) => {
+      const { said, start, input } = whole;
+      if (said.held.length === 0) return start !== null && start.held.length > 0 ? null : '';
+      const names = MAIN_SETTINGS.filter((name) => said.correction.settings[name] !== input.settings?.[name]);
+      if (names.length > 0) return `figures beside ${said.held[0].part}: ${names.join(', ')}`;
+      // A procedure is held against what is proposed, which may differ; all else is of the rig and the job.
+      const isOfRig = said.held.some(({ part }) => part !== 'procedure');
+      return isOfRig && start !== null && hasFigures(start) ? 'the start has figures, the diagnosis does not' : '';
+    },
+  },
+  {
+    name: 'passes, leg, pace and heat agree: the leg is laid, the heat fuses or what then is said',
+    wrong: ({ start, input }) => {
+      if (start === null || !hasFigures(start)) return null;
+      const { expected, passes, technique, outOfReach } = start;
+      const setup = withWire(arcSetup(input))!;
+      if (setup.joint === 'plug' || setup.thinnestMm === null) return null;
+      const own = passes.find((pass) => pass.settings === null) ?? passes[0];
+      if (own.settings === null && Math.abs(own.legMm - expected.legMm!) > 0.5)
+        return `leg ${own.legMm} said, ${expected.legMm!.toFixed(1)} laid`;
+      if (technique.travelSpeedMmPerMin < 70 || technique.travelSpeedMmPerMin > 1110)
+        return `pace ${technique.travelSpeedMmPerMin}`;
+      const isCold = expected.heatInputKJPerMm! < 0.84 * heatToFuse(setup) && outOfReach.length === 0;
+      return isCold ? `${expected.heatInputKJPerMm!.toFixed(2)} kJ/mm on ${setup.thinnestMm} mm` : '';
+    },
+  },
+  {
+    name: 'notes fit the plate, and blame no machine of which nothing was said',
+    wrong: ({ start, said, input }) => {
+      const thin = Math.min(input.job?.thicknessMm ?? 0, input.job?.otherThicknessMm ?? Infinity);
+      const texts = [...said.correction.outOfReach, ...(start !== null && hasFigures(start) ? start.outOfReach : [])];
+      const isSaid = input.rig?.range !== undefined || input.rig?.dials !== undefined;
+      return first(
+        texts.map(
+          (text) =>
+            (thin < 4 && /bevel|preheat/.test(text) && `${thin} mm: ${text}`) ||
+            (!isSaid && /this machine (stops|feeds)/.test(text) && text),
+        ),
+      );
+    },
+  },
+  {
+    name: 'what was assumed is named',
+    wrong: ({ input, said }) => {
+      const { usesGas, boreKnown, wire } = arcSetup(input);
+      if (wire === null || !usesGas || boreKnown) return null;
+      return said.assumed.some((text) => text.endsWith('mm nozzle')) ? '' : 'a nozzle is assumed and not named';
+    },
+  },
+  {
+    name: 'a procedure is kept, or said to be out of reach',
+    wrong: (whole) => {
+      const { input, said } = whole;
+      const procedure = input.job?.procedure;
+      const setup = setupOf(whole);
+      if (procedure === undefined || setup === null || said.held.length > 0) return null;
+      const { voltageV, wireSpeedMPerMin } = said.correction.settings;
+      const low = procedure.voltageV?.low ?? -Infinity;
+      const high = procedure.voltageV?.high ?? Infinity;
+      const isMoved = voltageV !== input.settings?.voltageV;
+      if (isMoved && !setup.pulse && voltageV !== undefined && (voltageV < low - 0.05 || voltageV > high + 0.05))
+        return said.correction.procedure.length > 0 ? '' : `${voltageV} V leaves ${low} to ${high}`;
+      if (procedure.transfer === undefined || setup.pulse || wireSpeedMPerMin === undefined) return '';
+      const currentA = withinCurrentRange(
+        currentAt(setup, wireSpeedMPerMin, stickOutOf(setup, said.correction.settings)),
+      );
+      const mode = transferMode(currentA, setup.wire, setup.gas);
+      const isKept = mode === procedure.transfer || mode === 'tubular';
+      return isKept || said.correction.procedure.length > 0
+        ? ''
+        : `${mode} under a procedure for ${procedure.transfer}`;
+    },
+  },
+];
