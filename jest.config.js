@@ -12,7 +12,7 @@ module.exports = {
   // One worker a core: by itself Jest leaves one core idle, which is half of a small machine.
   maxWorkers: '100%',
   projects: [
-    { displayName: 'core', ...node, testMatch: ['<rootDir>/core/**/*.test.ts'] },
+    { displayName: 'core', ...node, testMatch: ['<rootDir>/{core,scripts}/**/*.test.ts'] },
     { displayName: 'server', ...node, testMatch: ['<rootDir>/server/**/*.test.ts'] },
     {
       displayName: 'interface',

@@ -29,6 +29,7 @@ import {
   NEW_WELD_SCHEMA,
   WELD_CHANGE_SCHEMA,
 } from '../core/record/weld-schema';
+import { answerSources, nameOfSources } from './judged-by';
 import { KEPT_KINDS, KEPT_SCHEMAS } from '../core/record/record-file-schema';
 import {
   BEAD_CHANGE_SCHEMA,
@@ -96,4 +97,8 @@ for (const [name, schema] of Object.entries(SCHEMAS)) {
   writeFileSync(join(OUT, `${name}.js`), standaloneCode(ajv, ajv.compile(schema)));
   writeFileSync(join(OUT, `${name}.d.ts`), TYPES);
 }
+// What an answer is judged by, named by all that it is computed with.
+const name = nameOfSources(answerSources(join(__dirname, '..')));
+writeFileSync(join(OUT, 'judged-by.js'), `'use strict';module.exports.JUDGED_BY = '${name}';\n`);
+writeFileSync(join(OUT, 'judged-by.d.ts'), 'export declare const JUDGED_BY: string;\n');
 console.log(`${Object.keys(SCHEMAS).length} schemas compiled`);

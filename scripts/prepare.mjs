@@ -85,24 +85,19 @@ function sourceHash() {
   return hash.digest('hex');
 }
 
-/** What the compiled validators are made of. */
-const SCHEMA_SOURCES = [
-  'core/access',
-  'core/case',
-  'core/evidence',
-  'core/inspection',
-  'core/record',
-  'core/school',
-  'core/schema',
-  'core/setting',
-  'scripts/compile-schemas.ts',
-];
+/** Sources of what is made into core/compiled/: any of core may be imported by a schema, or judge. */
+const isSource = (path) =>
+  /\.ts$/.test(path) && !path.includes('.test.') && !path.includes('/testing/') && !path.includes('/compiled/');
 
-/** Compiles the JSON Schemas into core/compiled/ when one of their sources is newer. */
+/** Compiles the JSON Schemas into core/compiled/, and names what judges, when one of their sources is newer. */
 export function ensureValidators() {
-  const made = modified(join(ROOT, 'core', 'compiled', 'case.js'));
-  const newest = Math.max(...SCHEMA_SOURCES.flatMap((entry) => filesUnder(join(ROOT, entry))).map(modified));
-  if (made >= newest) return;
+  const made = modified(join(ROOT, 'core', 'compiled', 'judged-by.js'));
+  const sources = [
+    ...filesUnder(join(ROOT, 'core')).filter(isSource),
+    join(ROOT, 'scripts', 'compile-schemas.ts'),
+    join(ROOT, 'scripts', 'judged-by.ts'),
+  ];
+  if (made >= Math.max(...sources.map(modified))) return;
   say('compiling the schemas');
   if (!run(tool('tsx'), ['scripts/compile-schemas.ts'], { quiet: true }))
     giveUp('The schemas could not be compiled. See the lines above.');

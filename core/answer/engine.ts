@@ -1,7 +1,6 @@
-import * as COEFFICIENTS from '../arc/coefficients';
+import { JUDGED_BY } from '../compiled/judged-by';
 import { compile } from '../diagnosis/engine';
-import { fingerprint } from '../diagnosis/fingerprint';
 import { KNOWLEDGE } from '../knowledge';
 
-/** The product's knowledge, compiled once; its version also names the coefficients of the arc model. */
-export const ENGINE = compile(KNOWLEDGE, fingerprint(COEFFICIENTS));
+/** The product's knowledge, compiled once; its version names everything in core that an answer is computed with. */
+export const ENGINE = { ...compile(KNOWLEDGE), version: JUDGED_BY };

@@ -20,8 +20,10 @@ const narrowed = (bound: Bound, { low, high }: Span): Bound => {
   // Where a machine does not reach what is allowed, its nearest end is all there is; that is said.
   const [least, most] = [Math.max(bound.low, low ?? bound.low), Math.min(bound.high, high ?? bound.high)];
   if (least <= most) return { ...onSteps(least, most, bound.step), strict: true };
-  const end = least > bound.high ? bound.high : bound.low;
-  return { ...bound, low: end, high: end, strict: true };
+  const { low: first, high: last, step } = bound;
+  const end = least > last ? Math.floor(last / step + 1e-9) * step : Math.ceil(first / step - 1e-9) * step;
+  const near = Number(end.toFixed(3));
+  return { ...bound, low: near, high: near, strict: true };
 };
 
 /** Shares of the spray transition that a short arc stays under and a spray stays over: the blend is narrower than that. */

@@ -59,7 +59,13 @@ const WILD: Ground = {
   causes: ['transfer-between'],
   words: {
     because: 'Between short arc and spray the drops are big and wild.',
-    expect: 'small drops and little spatter: an even crackle below, a quiet hiss above',
+    expect: {
+      short: 'small drops and little spatter, an even crackle',
+      open: 'small drops and little spatter, a quiet hiss',
+      pulse: 'small drops and little spatter, an even hum',
+      slag: 'small drops and little spatter',
+      'self-shielded': 'small drops and little spatter',
+    },
   },
 };
 

@@ -5,6 +5,7 @@ import { calibration, confusions, judge, percent, summary, type Judged } from '.
 import { stream } from '../../core/chance/stream';
 import { landing } from './landing';
 import { sound } from './sound';
+import { whole } from './whole';
 import { drawCase, type DrawnCase } from './synthetic';
 import { COVER_CASES } from '../../core/cases/written-cover';
 import { MACHINE_CASES } from '../../core/cases/written-machine';
@@ -87,6 +88,7 @@ function drawn(): void {
 
 /** The arc by ear is asked for by itself: it takes a minute, and rests on nothing that the others do. */
 if (process.argv.includes('--sound')) sound();
+else if (process.argv.includes('--whole')) process.exitCode = whole(DRAWN) === 0 ? 0 : 1;
 else {
   written();
   drawn();

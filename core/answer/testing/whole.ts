@@ -1,5 +1,6 @@
 import { answer, hasFigures, startAnswer, type Answer } from '..';
 import { balanceHalfWidth, withinCurrentRange } from '../../arc/balance';
+import { SPRAY_FROM_MM } from '../../arc/coefficients';
 import { heatToFuse } from '../../arc/pace';
 import { arcSetup, balancedVolts, currentAt, withWire, type WireSetup } from '../../arc/setup';
 import { usualStickOut } from '../../arc/stick-out';
@@ -253,7 +254,8 @@ export const WHOLE: readonly WholeProperty[] = [
     name: 'no wire is proposed between short arc and spray',
     wrong: (whole) => {
       const setup = setupOf(whole);
-      if (setup === null || setup.pulse) return null;
+      // Wire that is not sprayed at all ends before the zone.
+      if (setup === null || setup.pulse || setup.wire.diameterMm < SPRAY_FROM_MM) return null;
       return first(
         proposals(whole).map((one) => {
           const { wireSpeedMPerMin } = one.settings;
