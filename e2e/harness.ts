@@ -68,10 +68,12 @@ export async function newCoupon(
   job: {
     thickness?: string;
     chips?: string[];
-    /** What can hurt on it, said without being asked. */
-    dangers?: string[];
     rig?: string;
     position?: string;
+    /** Answers to what its title asks, as they stand on the page. */
+    says?: string[];
+    /** Whether it is said that nobody could be hurt; false leaves the question open. */
+    harmless?: boolean;
     /** What the weld is part of; null leaves what the title says of it. */
     workpiece?: string | null;
   } = {},
@@ -89,9 +91,10 @@ export async function newCoupon(
   await page.getByRole('textbox', { name: 'Other part, mm' }).fill('');
   await page.getByRole('textbox', { name: 'Gap, mm' }).fill('0');
   await page.getByRole('textbox', { name: 'Carbon equivalent, %' }).fill('');
-  if (job.dangers !== undefined) await page.getByRole('checkbox', { name: 'Anything else that can hurt?' }).click();
-  for (const chip of [...(job.chips ?? []), ...(job.dangers ?? [])])
-    await page.getByRole('checkbox', { name: chip, exact: true }).click();
+  // What is asked of every job; what else the title names is asked beside it.
+  if (job.harmless !== false) await page.getByRole('radio', { name: 'Nobody could be hurt', exact: true }).click();
+  for (const said of job.says ?? []) await page.getByRole('radio', { name: said, exact: true }).click();
+  for (const chip of job.chips ?? []) await page.getByRole('checkbox', { name: chip, exact: true }).click();
   await page.getByRole('button', { name: 'Put it on the bench' }).click();
   await expect(page.getByRole('region', { name: `Coupon: ${title}` })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Log bead 1' })).toBeEnabled();

@@ -76,7 +76,9 @@ test('from a bad bead to corrected numbers, to the next bead, and all of it agai
   await expect(page).toHaveTitle(/^Log/);
 });
 
-test('a double tap on a finding is one, not there is said on purpose; undo takes back each tap, and a logged bead', async ({ page }) => {
+test('a double tap on a finding is one, not there is said on purpose; undo takes back each tap, and a logged bead', async ({
+  page,
+}) => {
   await newCoupon(page, 'Undo plate');
   const tile = page.getByRole('button', { name: /^Undercut: / });
   await tapFinding(page, 'See', 'Undercut');
@@ -132,7 +134,10 @@ test('finds a finding by a trade word', async ({ page }) => {
 });
 
 test('a stop condition stands above any number', async ({ page }) => {
-  await newCoupon(page, 'Old tank', { thickness: '3', chips: ['zinc'], dangers: ['Tank or closed container'] });
+  await newCoupon(page, 'Old tank', {
+    ...{ thickness: '3', chips: ['zinc'] },
+    says: ['Closed, or once held something'],
+  });
   await openVerdict(page);
   const stops = page.getByRole('alert');
   await expect(stops.first()).toContainText('closed or once-filled container');

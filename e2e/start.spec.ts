@@ -2,7 +2,7 @@ import { closeVerdict, expect, expectAccessible, isPhone, newCoupon, openVerdict
 
 test('what a job suggests is asked, and a yes holds the figures back until it is made safe', async ({ page }) => {
   // The title says that it is a tank; nothing of it is answered in the form.
-  await newCoupon(page, 'Old tank', { thickness: '3', workpiece: null });
+  await newCoupon(page, 'Old tank', { thickness: '3', workpiece: null, harmless: false });
   const start = page.getByRole('region', { name: 'Start with' });
   await expect(start.getByText('The figures wait until this is answered.')).toBeVisible();
   await expect(start.getByText(/\d V$/)).toHaveCount(0);
@@ -10,10 +10,10 @@ test('what a job suggests is asked, and a yes holds the figures back until it is
   await expectAccessible(page);
   const answerTo = (question: RegExp, said: string) =>
     start.getByRole('radiogroup', { name: question }).getByRole('radio', { name: said }).click();
-  await answerTo(/ever held something/, 'Yes');
-  await answerTo(/degreaser/, 'No');
-  await answerTo(/get inside/, 'No');
-  await answerTo(/hurt somebody/, 'No');
+  await answerTo(/ever held something/, 'Closed, or once held something');
+  await answerTo(/degreaser/, 'Cleaned with neither');
+  await answerTo(/get inside/, 'Done from outside, way out wide');
+  await answerTo(/anyone be hurt/, 'Nobody could be hurt');
   await expect(start.getByText('The figures wait until what the stop asks for is done.')).toBeVisible();
   await expect(start.getByText(/\d V$/)).toHaveCount(0);
   if (isPhone(page)) await expect(page.getByText('Stop: do first what it asks for')).toBeVisible();

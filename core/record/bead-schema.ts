@@ -115,7 +115,7 @@ export const BEAD_PROPERTIES = {
   /** What was heard in a recording of it; missing where none was made. */
   heard: HEARD_SCHEMA,
   /** What its findings were called then. */
-  names: { type: 'object', maxProperties: 200, additionalProperties: name(60) },
+  names: { type: 'object', maxProperties: 200, additionalProperties: name(80) },
   verdict: VERDICT_SCHEMA,
   move: TAKEN_MOVE_SCHEMA,
   /** What rig and coupon had taught when it was judged; missing in a bead that was judged without. */

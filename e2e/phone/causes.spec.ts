@@ -60,7 +60,9 @@ test('reversed polarity is found at the studs', async ({ page }) => {
   await tapFinding(page, 'See', 'Ropey, humped');
   await tapFinding(page, 'See', 'Blobs on the plate');
   await openVerdict(page);
-  const studs = page.getByRole('region', { name: 'Check next' }).getByRole('radio', { name: 'Read the studs: Swapped for this wire' });
+  const studs = page
+    .getByRole('region', { name: 'Check next' })
+    .getByRole('radio', { name: 'Read the studs: Swapped for this wire' });
   await studs.click();
   await expect(topCause(page, 'Polarity reversed')).toBeVisible();
   await expect(page.getByText(/^Swap the leads/).first()).toBeVisible();

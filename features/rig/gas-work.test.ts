@@ -78,13 +78,13 @@ describe('the gas a job wants', () => {
     expect(travelMmPerMin).toBeGreaterThan(200);
     expect(passes).toBe(1);
     expect(gasWanted(on({ thicknessMm: 12, position: 'overhead' }))!.passes).toBeGreaterThan(1);
-    // One that would hold up 8 mm, but is too cold in one.
-    expect(gasWanted(on({ thicknessMm: 9, joint: 'fillet', position: 'vertical-up' }))!.passes).toBe(2);
+    // Want of amps makes no more passes of one that holds up its 8 mm.
+    expect(gasWanted(on({ thicknessMm: 9, joint: 'fillet', position: 'vertical-up' }))!.passes).toBe(1);
     expect(gasWanted(on({ thicknessMm: undefined }))!.currentA).toBeGreaterThan(80);
   });
 
-  it('is not to be had without nozzle, wire or gas', () => {
-    expect(gasWanted(on({}, { nozzleBoreMm: undefined }))).toBeNull();
+  it('takes the usual nozzle where none is said, and is not to be had without wire or gas', () => {
+    expect(gasWanted(on({}, { nozzleBoreMm: undefined }))!.flow.wanted).toBeGreaterThan(9);
     expect(gasWanted(on({}, { wire: undefined }))).toBeNull();
     expect(gasWanted(on({}, { wire: { class: 'tubular-self-shielded', diameterMm: 0.9 }, gas: null }))).toBeNull();
   });

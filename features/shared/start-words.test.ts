@@ -43,7 +43,7 @@ describe('what is said of a start', () => {
     const { voltageV, wireSpeedMPerMin } = root.settings!;
     const said = passWords(root, {});
     expect(said).toContain(
-      `1. Root, as a leg of 7 mm, at ${voltageV!.toFixed(1)} V and ${wireSpeedMPerMin!.toFixed(1)} m/min.`,
+      `1. Root, as a leg of 5 mm, at ${voltageV!.toFixed(1)} V and ${wireSpeedMPerMin!.toFixed(1)} m/min.`,
     );
     const volts = { step: 0.5, points: [1, 10].map((mark) => ({ mark, value: 12 + 2 * mark })) };
     expect(passWords(root, { voltageV: volts })).toMatch(/V \(knob \d+(\.5)?\) and/);

@@ -1,5 +1,8 @@
 import { desc, eq } from 'drizzle-orm';
 import { answer } from '../../core/answer';
+import type { Job } from '../../core/case/schema';
+import { suggestedQuestions } from '../../core/diagnosis/safety-gate';
+import { CAUTIONS } from '../../core/knowledge/cautions';
 import { beadFrom } from '../../core/record/bead-from';
 import { caseOf } from '../../core/record/case-of';
 import { emptyDraft } from '../../core/record/draft';
@@ -30,6 +33,23 @@ const PEOPLE = ['Ilse', 'Joos', 'Wout'].map((name, i) => ({ id: demoId(7, i), na
 const BEGUN = 900;
 const BETWEEN_BEADS = 6 * 60 * 1000;
 
+/**
+ * A job with what it asks answered, as it was before its first bead: what its title names is so and was made safe, the rest is not so.
+ */
+function asAnswered({ title, job }: ToldCoupon): Job {
+  const { concerns = [], ruledOut = [], madeSafe = [] } = job;
+  const asked = suggestedQuestions(CAUTIONS, { job: { ...job, title } }, { usesGas: true }).filter(
+    ({ concern }) => !concerns.includes(concern) && !ruledOut.includes(concern),
+  );
+  const isSo = asked.flatMap(({ concern, because }) => (because === null ? [] : [concern]));
+  const isNot = asked.flatMap(({ concern, because }) => (because === null ? [concern] : []));
+  return {
+    ...job,
+    ...(isSo.length === 0 ? {} : { concerns: [...concerns, ...isSo], madeSafe: [...madeSafe, ...isSo] }),
+    ...(isNot.length === 0 ? {} : { ruledOut: [...ruledOut, ...isNot] }),
+  };
+}
+
 /** A coupon as it is told, with each bead judged as it would have been at the bench. */
 function couponAndBeads(
   told: ToldCoupon,
@@ -39,7 +59,8 @@ function couponAndBeads(
 ): { coupon: NewCoupon; beads: NewBead[] } {
   const createdAt = instantOf({ ...told, minute: -ON_THE_BENCH_MIN }, now);
   const started = Date.parse(instantOf(told, now));
-  const { rigId, title, job } = told;
+  const { rigId, title } = told;
+  const job = asAnswered(told);
   const coupon: NewCoupon = {
     id: demoId(1, index),
     rigId,

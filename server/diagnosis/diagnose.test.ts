@@ -1,4 +1,4 @@
-import type { StartAnswer } from '../../core/answer';
+import type { Answer, HeldStart, StartAnswer } from '../../core/answer';
 import { EXAMPLE_CASE } from '../../core/cases/example';
 import { openWorkshop, type Workshop } from '../testing/workshop';
 
@@ -80,11 +80,35 @@ describe('POST /api/start', () => {
         .json as StartAnswer;
     expect((await on({ thicknessMm: 1, lengthMm: 200 })).stitch!.order.length).toBeGreaterThan(3);
     expect((await on({ thicknessMm: 8, joint: 'butt', gapMm: 2 })).passes[0].settings).not.toBeNull();
-    const up = await on({ thicknessMm: 12, position: 'vertical-up' });
-    expect(up.outOfReach.join()).toContain('passes');
+    const up = await on({ thicknessMm: 14, position: 'vertical-up' });
+    expect(up.outOfReach.join()).toContain('Slow down until both sides melt');
     expect(up.passes.length).toBeGreaterThan(1);
     const tank = await on({ thicknessMm: 3, concerns: ['closed-container'] });
     expect(tank.cautions).toContainEqual(expect.objectContaining({ stop: true }));
+  });
+
+  it('takes the usual nozzle where none is said, and proposes no flow of nothing', async () => {
+    const { nozzleBoreMm: ___, ...rig } = job.rig!;
+    const said = (await shop.send('POST', '/start', { ...job, rig })).json as StartAnswer;
+    expect(said.settings.gasFlowLPerMin!).toBeGreaterThan(8);
+    expect(said.assumed).toContain('13 mm nozzle');
+  });
+
+  it('gives no figure on a rig that cannot weld the job, and says what to put right', async () => {
+    const aluminium = { ...job, job: { ...job.job, baseMetal: 'aluminium' } };
+    const said = (await shop.send('POST', '/start', aluminium)).json as HeldStart;
+    expect([said.settings, said.marks, said.passes]).toEqual([{}, {}, []]);
+    expect(said.held.map(({ part }) => part)).toEqual(['wire']);
+  });
+
+  it('asks by the title what can hurt, each with its concern and both answers', async () => {
+    const lug = { ...job, job: { ...job.job, title: 'Lifting lug for hatch' } };
+    const { gate } = (await shop.send('POST', '/start', lug)).json as StartAnswer;
+    expect(gate.asks).toContainEqual(
+      expect.objectContaining({ concern: 'code-work', because: '"lifting" in the title: lifts or hangs a load.' }),
+    );
+    const diagnosed = (await shop.send('POST', '/diagnose', { ...EXAMPLE_CASE, job: lug.job })).json as Answer;
+    expect(diagnosed.gate).toEqual(gate);
   });
 
   it('says that it needs the wire, and names a field that is wrong', async () => {
