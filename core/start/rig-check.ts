@@ -51,6 +51,7 @@ export const PART_WORDS: Record<RigPart, string> = {
   source: 'Machine',
 };
 
+const METAL_NAMES = { 'mild-steel': 'mild steel', stainless: 'stainless', aluminium: 'aluminium' } as const;
 const GROOVE_WORDS = { v: 'smooth V', u: 'smooth U', knurled: 'knurled' } as const;
 const mm = (figure: number): string => `${figure.toFixed(1)} mm`;
 
@@ -213,8 +214,8 @@ export function rigCheck(
       'wire',
       metal !== setup.baseMetal
         ? item(
-            setup.baseMetal,
-            metal,
+            METAL_NAMES[setup.baseMetal],
+            METAL_NAMES[metal],
             false,
             'Its metal is not the plate’s: it cracks, or does not fuse.',
             'wire-wrong',

@@ -158,7 +158,7 @@ test('a coupon that another device begins does not slide under the hands', async
   await two.waitForTimeout(3000);
   await expect(two.getByRole('region', { name: 'Coupon: First plate' })).toBeVisible();
   await expect(two.getByRole('searchbox', { name: 'Word to find' })).toHaveValue('frying');
-  await two.getByRole('button', { name: 'Crisp crackle: not said' }).click();
+  await two.getByRole('button', { name: 'Crisp crackle: not looked' }).click();
   await two.reload();
   await expect(two.getByRole('region', { name: 'Coupon: First plate' })).toBeVisible();
 });

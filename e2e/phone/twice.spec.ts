@@ -35,5 +35,5 @@ test('leaving the page while a bead is saved neither loses nor doubles it', asyn
   await expect(page.getByRole('button', { name: 'Log bead 2' })).toBeEnabled();
   await expect(page.getByRole('link', { name: /^Bead \d+, / })).toHaveCount(1);
   await page.getByRole('tab', { name: 'See' }).click();
-  await expect(page.getByRole('button', { name: 'Flat, washed out: not said' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Flat, washed out: not looked' })).toBeVisible();
 });

@@ -5,7 +5,8 @@ import type { Answer } from '@/core/answer';
 import { dueList } from '@/core/care/due';
 import { startingSettings } from '@/core/correction/next-settings';
 import { MAIN_SETTINGS, type SettingName } from '@/core/setting/table';
-import type { Start } from '@/core/start/start';
+import type { OtherStart, Start } from '@/core/start/start';
+import { figureWithUnit } from '@/core/setting/words';
 import { fittedSince } from '@/core/start/fitted-since';
 import { stockNotes, stockOf } from '@/core/start/stock';
 import { platform } from '@/platform/ports';
@@ -74,6 +75,7 @@ export default function StartCard({ answer, brief = false }: { answer: Answer; b
           {start !== null && <Misfits held={[]} beside={start.misfits} />}
           {start !== null && <Lasts start={start} />}
           {start !== null && <DueOnRig />}
+          {start?.otherWay != null && <Other other={start.otherWay} brief={brief} />}
           <Assumed texts={answer.assumed} />
           <Button tone={proven === null ? 'act' : 'plain'} label="Use these figures" onPress={takeStart} />
           {brief && <Limits texts={answer.correction.outOfReach} />}
@@ -117,6 +119,29 @@ function HowToRun({ start }: { start: Start }) {
       <Expected start={start} />
       <Lasts start={start} />
       <Hand start={start} />
+    </View>
+  );
+}
+
+/** The other transfer where both do on this plate: its figures, and why one would take it. */
+function Other({ other: { transfer, settings, because }, brief }: { other: OtherStart; brief: boolean }) {
+  const units = useUnits();
+  const textIn = useTextIn();
+  const { dials } = useBenchRecords();
+  const name = transfer === 'spray' ? 'Or in spray' : 'Or in short arc';
+  const figures = MAIN_SETTINGS.flatMap((setting) => {
+    const value = settings[setting];
+    return value === undefined ? [] : [[setting, value] as const];
+  });
+  if (brief)
+    return (
+      <Words>{`${name}: ${figures.map(([setting, value]) => figureWithUnit(setting, value, units)).join(', ')}.`}</Words>
+    );
+  return (
+    <View className="gap-1">
+      <Words strong>{name}</Words>
+      <FigureRow label={name} figures={figures} dials={dials} />
+      <Words className="text-faint">{textIn(because)}</Words>
     </View>
   );
 }
