@@ -8,8 +8,8 @@ type ButtonProps = Omit<PressableProps, 'children'> & {
   label: string;
   icon?: ReactNode;
   tone?: 'act' | 'plain' | 'quiet';
-  /** Meant to be tapped again and again, as a step of a knob: every touch counts. */
-  repeats?: boolean;
+  /** An action that counts: the second tap of a glove is none. A step of a knob is tapped again and again, and every touch counts. */
+  counts?: boolean;
   className?: string;
 };
 
@@ -19,12 +19,12 @@ const TONE = {
   quiet: { box: '', words: 'text-ink' },
 };
 
-/** A push with words on it: 56 px high, for gloves; the second tap of a glove is none. */
+/** A push with words on it: 56 px high, for gloves. */
 export function Button({
   label,
   icon,
   tone = 'plain',
-  repeats = false,
+  counts = false,
   className = '',
   disabled,
   onPress,
@@ -38,7 +38,7 @@ export function Button({
       aria-label={label}
       aria-disabled={disabled === true}
       disabled={disabled}
-      onPress={repeats ? onPress : glove(onPress)}
+      onPress={counts ? glove(onPress) : onPress}
       className={`min-h-14 flex-row items-center justify-center gap-2 rounded-md px-4 ${box} ${disabled ? 'opacity-50' : ''} ${className}`}
       {...props}
     >
@@ -78,6 +78,8 @@ type ToggleProps = {
   of?: string;
   /** The whole of it in words, where the label alone does not say what it is about: for those who hear the page. */
   spoken?: string;
+  /** A choice that counts: the second tap of a glove takes nothing back. */
+  counts?: boolean;
   /** Narrower, where many stand in a row. */
   narrow?: boolean;
   className?: string;
@@ -91,6 +93,7 @@ export function Toggle({
   role = 'checkbox',
   of,
   spoken,
+  counts = false,
   narrow = false,
   className = '',
 }: ToggleProps) {
@@ -102,7 +105,7 @@ export function Toggle({
       role={role}
       {...(name === undefined ? {} : { 'aria-label': name })}
       {...state}
-      onPress={glove(onPress)}
+      onPress={counts ? glove(onPress) : onPress}
       className={`min-h-14 items-center justify-center rounded-md border-2 ${narrow ? 'px-2.5' : 'px-4'} ${on ? 'border-ink bg-ink' : 'border-edge bg-plate'} ${className}`}
     >
       <Words strong={on} className={on ? 'text-ground' : 'text-ink'}>

@@ -15,8 +15,8 @@ describe('the second tap of a glove', () => {
   };
 
   it.each([
-    ['a button', (act: () => void) => <Button label="Run" onPress={act} />],
-    ['a chip', (act: () => void) => <Toggle label="Run" spoken="Run" on={false} onPress={act} />],
+    ['a button', (act: () => void) => <Button counts label="Run" onPress={act} />],
+    ['a chip', (act: () => void) => <Toggle counts label="Run" spoken="Run" on={false} onPress={act} />],
   ])('is none on %s, whatever came of the first meanwhile', (_, control) => {
     const act = jest.fn();
     const { rerender } = render(control(act));
@@ -33,7 +33,7 @@ describe('the second tap of a glove', () => {
 
   it('counts where a step is meant to be tapped again and again', () => {
     const act = jest.fn();
-    render(<Button label="Run" repeats onPress={act} />);
+    render(<Button label="Run" onPress={act} />);
     [0, 50, 100].forEach(tapAt);
     expect(act).toHaveBeenCalledTimes(3);
   });

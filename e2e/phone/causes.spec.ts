@@ -47,7 +47,9 @@ test('surging wire leads into the feed, by hand and wood', async ({ page }) => {
     .first()
     .click();
   await expect(
-    page.getByRole('button', { name: /^(Roll tension too loose|Liner dirty or kinked|Gun cable bent).*\b(?:[5-9]\d|100) %/ }),
+    page.getByRole('button', {
+      name: /^(Roll tension too loose|Liner dirty or kinked|Gun cable bent).*\b(?:[5-9]\d|100) %/,
+    }),
   ).toBeVisible();
   await expect(page.getByText(/Welder off before hands go into the feeder/).first()).toBeVisible();
 });

@@ -99,7 +99,11 @@ function MoveList({ correction }: { correction: Correction }) {
         chosen={habits.changes}
         onChoose={(changes) => setHabits({ ...habits, changes })}
       />
-      <Button label={one ? 'I turned it: use these figures' : 'I turned them: use these figures'} onPress={takeMoves} />
+      <Button
+        counts
+        label={one ? 'I turned it: use these figures' : 'I turned them: use these figures'}
+        onPress={takeMoves}
+      />
     </>
   );
 }

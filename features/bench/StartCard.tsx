@@ -77,7 +77,7 @@ export default function StartCard({ answer, brief = false }: { answer: Answer; b
           {start !== null && <DueOnRig />}
           {start?.otherWay != null && <Other other={start.otherWay} brief={brief} />}
           <Assumed texts={answer.assumed} />
-          <Button tone={proven === null ? 'act' : 'plain'} label="Use these figures" onPress={takeStart} />
+          <Button tone={proven === null ? 'act' : 'plain'} counts label="Use these figures" onPress={takeStart} />
           {brief && <Limits texts={answer.correction.outOfReach} />}
           {start !== null && !brief && <Hand start={start} />}
         </>
@@ -103,7 +103,7 @@ function ProvenOne() {
       <Words className="text-sm text-faint">{`${jobWords(one.job, units)}${one.kept === undefined ? '' : ` · ${proofWords(one.kept.how)} by ${one.kept.by}`}`}</Words>
       <FittedSinceNotes found={fittedSince(one.rig, coupon.rig.setup.rig)} />
       <FigureRow figures={figures} dials={dials} />
-      <Button tone="act" label="Use the proven figures" onPress={() => takeBack(Object.fromEntries(figures))} />
+      <Button counts tone="act" label="Use the proven figures" onPress={() => takeBack(Object.fromEntries(figures))} />
       <Words strong className="pt-2">
         Or as it is computed
       </Words>

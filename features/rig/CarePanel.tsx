@@ -118,6 +118,7 @@ function CareRow({ due, busy, onDone }: { due: Due; busy: boolean; onDone: () =>
         <Button
           className="flex-1"
           tone={state === 'due' ? 'act' : 'plain'}
+          counts
           label="Done"
           aria-label={`Done: ${name}`}
           disabled={busy}

@@ -90,7 +90,13 @@ export default function SetBlind() {
               </Words>
               <Knobs knobs={knobs} still={busy || isOver} onTurn={setKnobs} />
               {!isOver && (
-                <Button tone="act" label={`Run bead ${ran.length + 1}`} disabled={busy} onPress={() => void run()} />
+                <Button
+                  counts
+                  tone="act"
+                  label={`Run bead ${ran.length + 1}`}
+                  disabled={busy}
+                  onPress={() => void run()}
+                />
               )}
             </>
           }
@@ -193,7 +199,6 @@ function Knobs({ knobs, still, onTurn }: { knobs: BlindKnobs; still: boolean; on
               <Button
                 key={by}
                 label={sign}
-                repeats
                 aria-label={`${label} ${words}`}
                 disabled={still}
                 className="min-w-14 px-1"

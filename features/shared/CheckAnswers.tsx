@@ -24,6 +24,7 @@ export function CheckAnswers({ name, answers, state, onAnswer }: Props) {
         <Toggle
           key={means}
           role="radio"
+          counts
           label={textIn(text)}
           spoken={`${name}: ${textIn(text)}`}
           on={state === means}

@@ -22,6 +22,7 @@ export function DangerQuestion({ question: { text, answers, because }, said, onS
       <View role="radiogroup" aria-label={asked} className="gap-2">
         {answers.map(({ isSo, text: answer }) => (
           <Toggle
+            counts
             key={String(isSo)}
             role="radio"
             label={textIn(answer)}
