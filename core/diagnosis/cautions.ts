@@ -1,5 +1,6 @@
 import type { ArcSetup } from '../arc/setup';
 import type { Case } from '../case/schema';
+import { isCheckId, type StatedId } from '../evidence/ids';
 import type { Caution } from '../knowledge/types';
 import { matches } from './circumstance';
 import { isDealtWith } from './safety-gate';
@@ -24,8 +25,13 @@ export function cautionsFor(
 ): CautionNote[] {
   const likely = new Set(causes.filter(({ probability }) => probability > LIKELY).map((verdict) => verdict.cause));
   const concerns: readonly string[] = input.job?.concerns ?? [];
-  const shown = ({ findings }: Caution): boolean => findings?.some((id) => input.findings?.[id] === 'present') ?? false;
-  const applies = known.filter((caution) => {
+  const shownBy = ({ findings = [], saysNothing }: Caution): StatedId[] => {
+    const normal = saysNothing !== undefined && matches(saysNothing.when, input, setup) ? saysNothing.findings : [];
+    return findings.filter((id) => input.findings?.[id] === 'present' && !normal.includes(id));
+  };
+  /** A bead that was run speaks against what was said to be dealt with; a look before it is what was dealt with. */
+  const beadShows = (caution: Caution): boolean => shownBy(caution).some((id) => !isCheckId(id));
+  const applying = known.filter((caution) => {
     const { when, concern, causes: byCause, findings } = caution;
     const standing = when === undefined && concern === undefined && byCause === undefined && findings === undefined;
     return (
@@ -33,13 +39,15 @@ export function cautionsFor(
       (when !== undefined && matches(when, input, setup)) ||
       (concern !== undefined && concerns.includes(concern)) ||
       (byCause?.some((id) => likely.has(id)) ?? false) ||
-      shown(caution)
+      shownBy(caution).length > 0
     );
   });
+  const names = new Set(applying.map(({ id }) => id));
+  const applies = applying.filter(({ unless }) => unless === undefined || !names.has(unless));
   const rank = (stop: boolean): number => (stop ? 0 : 1);
   const said = (caution: Caution): CautionNote => {
     const { id, stop, text, first } = caution;
-    return stop && first !== undefined && isDealtWith(caution, input.job) && !shown(caution)
+    return stop && first !== undefined && isDealtWith(caution, input.job) && !beadShows(caution)
       ? { id, stop: false, text: `Said to be so: ${first.charAt(0).toLowerCase()}${first.slice(1)}. Keep it so.` }
       : { id, stop, text };
   };

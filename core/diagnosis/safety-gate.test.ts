@@ -134,3 +134,28 @@ describe('a caution that was dealt with', () => {
     expect(first).toEqual(expect.objectContaining({ id: 'zinc-fume', stop: true }));
   });
 });
+
+describe('zinc that nobody spoke of', () => {
+  const zincIn = (input: Case) =>
+    answer(input)
+      .cautions.filter(({ id }) => id.startsWith('zinc'))
+      .map(({ id, stop }) => ({ id, stop }));
+  const STOP = [{ id: 'zinc-fume', stop: true }];
+  /** Holes and fume speak for zinc among others, and no one has seen a coat. */
+  const holes = { 'holes-scattered': 'present', 'fume-heavy': 'present', 'sound-sputter': 'present' } as const;
+
+  it('is looked for, and stops nothing before it is found', () => {
+    const suspected = caseOf({}, { findings: holes });
+    expect(answer(suspected).causes.find(({ cause }) => cause === 'plate-zinc')!.probability).toBeGreaterThan(0.2);
+    expect(zincIn(suspected)).toEqual([{ id: 'zinc-suspected', stop: false }]);
+    expect(zincIn({ ...suspected, findings: { ...holes, 'check-zinc': 'present' } })).toEqual(STOP);
+    expect(zincIn(caseOf({}, { findings: { 'residue-white': 'present' } }))).toEqual(STOP);
+  });
+
+  it('is not read from the powder that a self-shielded wire leaves beside every bead', () => {
+    const rig = { wire: { class: 'tubular-self-shielded', diameterMm: 0.9 }, gas: null } as const;
+    expect(zincIn(caseOf({}, { rig, findings: { 'residue-white': 'present' } }))).toEqual([]);
+    expect(zincIn(caseOf({}, { rig, findings: { 'check-zinc': 'present' } }))).toEqual(STOP);
+    expect(zincIn(caseOf({ surface: ['zinc'] }, { rig }))).toEqual(STOP);
+  });
+});

@@ -138,10 +138,18 @@ export const CAUTIONS: readonly Caution[] = [
     stop: true,
     coat: 'zinc',
     when: { surface: ['zinc'] },
-    causes: ['plate-zinc'],
-    findings: ['residue-white'],
+    findings: ['check-zinc', 'residue-white'],
+    // The flux of such a wire leaves white powder beside every bead.
+    saysNothing: { findings: ['residue-white'], when: { wireClass: ['tubular-self-shielded'] } },
     text: 'Stop. Zinc: strip both faces at least 25 mm back before the next bead. Extraction and a respirator even so.',
     first: 'Both faces stripped 25 mm back',
+  },
+  {
+    id: 'zinc-suspected',
+    stop: false,
+    causes: ['plate-zinc'],
+    unless: 'zinc-fume',
+    text: 'Could be galvanised: file a spot before the next bead. Grey under the file or a silver spangle is zinc, and its fume makes ill.',
   },
   {
     id: 'crack',

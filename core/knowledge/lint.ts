@@ -74,7 +74,9 @@ export function lintKnowledge(knowledge: Knowledge): string[] {
     if (stop && (concern ?? coat) !== undefined && first === undefined)
       faults.push(`caution ${id}: stops a job and does not say what has to be so first`);
   const known = new Set(ids);
-  for (const { id, causes: byCause = [], findings: byFinding = [] } of cautions) {
+  const cautionIds = new Set(cautions.map(({ id }) => id));
+  for (const { id, causes: byCause = [], findings: byFinding = [], unless } of cautions) {
+    if (unless !== undefined && !cautionIds.has(unless)) faults.push(`caution ${id}: "${unless}" does not exist`);
     [...byCause, ...byFinding]
       .filter((name) => !known.has(name))
       .forEach((name) => faults.push(`caution ${id}: "${name}" does not exist`));

@@ -151,6 +151,10 @@ export type Caution = {
   causes?: CauseId[];
   /** Shown when one of these findings is present. */
   findings?: StatedId[];
+  /** Findings that are normal there, and so bring nothing. */
+  saysNothing?: { findings: StatedId[]; when: Circumstance };
+  /** Not said beside this one, which says more. */
+  unless?: string;
 };
 
 /** Everything a diagnosis knows, as one value. */
