@@ -18,7 +18,8 @@ describe('a sheet that is stitched', () => {
   });
 
   it('is no plate, and gets a bar behind it where it is very thin or gapes', () => {
-    expect(sheet({ thinnestMm: 1.6 })).toBeNull();
+    expect(sheet({ thinnestMm: 1.19 })).not.toBeNull();
+    expect(sheet({ thinnestMm: 1.2 })).toBeNull();
     expect(sheet({ thinnestMm: 1.8, baseMetal: 'aluminium' })).not.toBeNull();
     expect(sheet({ thinnestMm: 0.8 })!.backing).toBe(true);
     expect(sheet({ gapMm: 0.5 })!.backing).toBe(true);

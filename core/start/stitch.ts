@@ -1,4 +1,5 @@
 import type { BaseMetal } from '../case/schema';
+import { STITCH_UNDER_MM } from '../arc/coefficients';
 import { requireRange } from '../arc/wire';
 
 /** How thin sheet is sewn together: tacks, stitches, the wait between them, and the order against warping. */
@@ -14,8 +15,6 @@ export type StitchPlan = {
   backing: boolean;
 };
 
-/** Under this sheet is stitched, mm; from there on a bead can be drawn in one. Source: trade practice, by metal. */
-const STITCH_UNDER_MM: Record<BaseMetal, number> = { 'mild-steel': 1.6, stainless: 1.6, aluminium: 2 };
 /** A backing bar under so thin a sheet, mm, or over any gap in one. */
 const BACKING_UNDER_MM = 1;
 /** Tacks stand so many thicknesses apart, and not outside these, mm. Source: trade practice, 25 mm at 0.8 and 75 at 2.5. */
@@ -37,10 +36,6 @@ const SPREAD: Record<BaseMetal, { conductivity: number; coolerByK: number }> = {
 const MOST_STRETCHES = 24;
 /** Less than a breath is no wait, and nobody waits longer than that beside a stitch: they go elsewhere, s. */
 const PAUSE_S = { least: 1, most: 30 };
-
-/** Whether a plate of this thickness is stitched. */
-export const isStitched = (baseMetal: BaseMetal, thinnestMm: number): boolean =>
-  thinnestMm < STITCH_UNDER_MM[baseMetal];
 
 /**
  * Seconds until a stitch is no longer glowing: its heat spread from a point in a thin sheet, `T = Q / (4 pi k d t)`, solved
@@ -91,7 +86,7 @@ export function stitchPlan(
   { baseMetal, thinnestMm, gapMm, lengthMm }: Sheet,
   heatInputKJPerMm: number,
 ): StitchPlan | null {
-  if (!isStitched(baseMetal, thinnestMm)) return null;
+  if (thinnestMm >= STITCH_UNDER_MM[baseMetal]) return null;
   const within = (value: number, least: number, most: number): number => Math.min(most, Math.max(least, value));
   const stitchMm = Math.round(within(STITCH.perThickness * thinnestMm, STITCH.leastMm, STITCH.mostMm));
   const pitchMm = Math.max(1, Math.round(stitchMm * (1 - OVERLAP)));

@@ -1,3 +1,4 @@
+import { STITCH_UNDER_MM } from '../../arc/coefficients';
 import type { Cause } from '../types';
 
 /** Balanced but not the heat the plate wants. */
@@ -59,7 +60,7 @@ export const HEAT_CAUSES: readonly Cause[] = [
     remedy: {
       kind: 'setting',
       plain: 'Less wire and the volts that go with it.',
-      prevent: 'Start from the thickness; stitch under 1.2 mm.',
+      prevent: `Start from the thickness; stitch steel under ${STITCH_UNDER_MM['mild-steel']} mm, aluminium under ${STITCH_UNDER_MM.aluminium} mm.`,
     },
   },
   {
