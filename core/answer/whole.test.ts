@@ -1,5 +1,6 @@
 import { stream } from '../chance/stream';
-import { drawWhole, WHOLE, wholeOf } from './testing/whole';
+import { drawWhole } from './testing/draw';
+import { WHOLE, wholeOf } from './testing/whole';
 
 /** So many answers are looked at here; `npm run evaluate -- --whole` looks at thousands. */
 const ANSWERS = 250;

@@ -23,7 +23,7 @@ const CODE_WORK: Hazard = { concern: 'code-work' };
 /**
  * What a weld that breaks can hurt somebody by, and what burns, bursts or poisons as it is welded. British and American words.
  * Source: the stop conditions of the trade (pressure, lifting, structure, vehicle safety, closed and once-filled containers,
- * coats, confined spaces); the words are those that jobs of each kind are called by. Held by the titles in testing/titles.ts.
+ * coats, confined spaces); the words are those that jobs of each kind are called by. Held by the titles in testing/.
  */
 export const HAZARD_WORDS: readonly HazardWords[] = [
   {

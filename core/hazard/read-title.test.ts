@@ -1,5 +1,6 @@
 import { hazardsOfTitle, stillRuledOut } from './read-title';
-import { DANGEROUS, HARMLESS } from './testing/titles';
+import { DANGEROUS } from './testing/dangerous-titles';
+import { HARMLESS } from './testing/harmless-titles';
 
 const concernsOf = (title: string): string[] =>
   hazardsOfTitle(title).map(({ hazard }) => ('coat' in hazard ? hazard.coat : hazard.concern));

@@ -1,4 +1,5 @@
-import { drawWhole, WHOLE, wholeOf } from '../../core/answer/testing/whole';
+import { drawWhole } from '../../core/answer/testing/draw';
+import { WHOLE, wholeOf } from '../../core/answer/testing/whole';
 import { stream } from '../../core/chance/stream';
 
 /** Examples that are printed of each property. */
