@@ -114,6 +114,7 @@ test('a proven setting is offered again on the next job, and says that the tip i
   await page.getByRole('textbox', { name: 'What the workshop calls it' }).fill(rig);
   await page.getByRole('radiogroup', { name: 'Contact tip' }).getByRole('radio', { name: '0.9 mm' }).click();
   await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByRole('link', { name: new RegExp(`^${rig}`) })).toBeVisible();
   await newCoupon(page, `Grab rail ${project.name}`, { thickness: '3', rig });
   await page.getByRole('button', { name: 'Use these figures' }).click();
   await page.getByRole('button', { name: 'Log bead 1' }).click();
