@@ -3,7 +3,8 @@ import { expect, expectAccessible, test } from '../harness';
 import { OwnServer } from '../own-server';
 
 /** What a new user may tap from an empty workshop to settings on the machine's own knobs, and on a known rig. */
-const MOST_TAPS = { new: 25, known: 4 };
+// One of them says whether anyone could be hurt if the weld breaks: asked of every job that is no trial.
+const MOST_TAPS = { new: 26, known: 5 };
 
 const server = new OwnServer(4398, ['--empty']);
 test.beforeAll(() => server.start());
@@ -69,6 +70,7 @@ test('a machine with bare marks, 1 to 10 and 0 to 100, is set by them from an em
   await tap('button', 'A coupon for this rig');
 
   await type('Thickness, mm', '3');
+  await tap('radio', 'Nobody could be hurt');
   await tap('button', 'Put it on the bench');
   const start = page.getByRole('region', { name: 'Start with' });
   await expect(start.getByText(/^knob 4$/)).toBeVisible();
@@ -81,6 +83,7 @@ test('a machine with bare marks, 1 to 10 and 0 to 100, is set by them from an em
   const again = counting(page);
   await again.tap('link', 'New coupon');
   await again.type('Thickness, mm', '1.5');
+  await again.tap('radio', 'Nobody could be hurt');
   await again.tap('button', 'Put it on the bench');
   await expect(start.getByText(/^knob [123](\.5)?$/)).toBeVisible();
   expect(again.taps()).toBeLessThanOrEqual(MOST_TAPS.known);
@@ -118,6 +121,7 @@ test('a switch with taps is set by its taps, and its wire knob by the clock', as
   await tap('button', 'A coupon for this rig');
   await expect(page.getByRole('radio', { name: 'Old tap set' })).toBeChecked();
   await type('Thickness, mm', '3');
+  await tap('radio', 'Nobody could be hurt');
   await tap('button', 'Put it on the bench');
   const start = page.getByRole('region', { name: 'Start with' });
   await expect(start.getByText(/^tap [BC]$/)).toBeVisible();
