@@ -1,6 +1,7 @@
 import { answer } from '../core/answer';
 import type { Case, Suspect } from '../core/case/schema';
 import { ENGINE } from '../core/answer/engine';
+import { withEarlier } from '../core/learning/earlier';
 import { suspectsOfChanges } from '../core/learning/judged-changes';
 import { evidenceOf, type JudgedBead } from '../core/learning/machine-belief';
 import { machineFor, type Lesson } from '../core/learning/teaching';
@@ -54,7 +55,7 @@ export function answering(validate: (input: unknown) => Validated<Case>): (quest
       const { value, problems } = validate(input);
       if (problems !== null)
         return { id, problem: problems.map(({ field, takes }) => `${field} takes ${takes}`).join('; ') };
-      const judged = withChanges(withMachine(value, lesson), lesson);
+      const judged = withChanges(withMachine(withEarlier(ENGINE, value), lesson), lesson);
       return { id, answer: answer(judged), judged };
     } catch (error) {
       return { id, problem: error instanceof Error ? error.message : String(error) };

@@ -1,7 +1,8 @@
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
-import { STATED_IDS } from '../evidence/ids';
 import { name, number, words } from '../schema/parts';
-import { READINGS, SETTINGS, type ReadSetting } from '../setting/table';
+import { SETTINGS } from '../setting/table';
+import { FINDINGS_SCHEMA, READINGS_SCHEMA, SETTINGS_SCHEMA } from './bead-parts';
+import { EARLIER_SCHEMA } from './earlier-schema';
 import { EXPERIENCE_SCHEMA } from './experience-schema';
 import { HEARD_SCHEMA } from './heard-schema';
 import { RIG_SCHEMA } from './rig-schema';
@@ -19,6 +20,8 @@ import {
   CASE_FORMAT,
 } from './terms';
 
+export { FINDINGS_SCHEMA, READINGS_SCHEMA, SETTINGS_SCHEMA } from './bead-parts';
+export type { EarlierBead } from './earlier-schema';
 export type { Experience, Suspect } from './experience-schema';
 export { HEARD_SCHEMA, type Heard } from './heard-schema';
 export { RIG_SCHEMA } from './rig-schema';
@@ -77,48 +80,6 @@ export const JOB_SCHEMA = {
   },
 } as const satisfies JSONSchema;
 
-/** What one setting takes, from the table of settings. */
-const figure = (name: keyof typeof SETTINGS) => number(SETTINGS[name].minimum, SETTINGS[name].maximum);
-
-export const SETTINGS_SCHEMA = {
-  type: 'object',
-  additionalProperties: false,
-  properties: {
-    voltageV: figure('voltageV'),
-    wireSpeedMPerMin: figure('wireSpeedMPerMin'),
-    stickOutMm: figure('stickOutMm'),
-    gasFlowLPerMin: figure('gasFlowLPerMin'),
-    travelSpeedMmPerMin: figure('travelSpeedMmPerMin'),
-    travelAngleDeg: figure('travelAngleDeg'),
-    arcControlPct: figure('arcControlPct'),
-    trimPct: figure('trimPct'),
-    currentA: figure('currentA'),
-  } satisfies Record<keyof typeof SETTINGS, unknown>,
-} as const satisfies JSONSchema;
-
-const READING = { enum: READINGS } as const;
-
-/** How each figure was got; a figure without an entry is taken as measured. */
-export const READINGS_SCHEMA = {
-  type: 'object',
-  additionalProperties: false,
-  properties: {
-    voltageV: READING,
-    wireSpeedMPerMin: READING,
-    stickOutMm: READING,
-    gasFlowLPerMin: READING,
-    travelSpeedMmPerMin: READING,
-  } satisfies Record<ReadSetting, unknown>,
-} as const satisfies JSONSchema;
-
-/** What was seen and what was looked for and not there, by finding or check. */
-export const FINDINGS_SCHEMA = {
-  type: 'object',
-  maxProperties: 200,
-  propertyNames: { enum: STATED_IDS },
-  additionalProperties: { enum: ['present', 'absent', 'unknown'] },
-} as const satisfies JSONSchema;
-
 /** Which school of welding the advice follows where welders disagree. */
 export const PREFERENCES_SCHEMA = {
   type: 'object',
@@ -152,6 +113,8 @@ export const CASE_SCHEMA = {
     preferences: PREFERENCES_SCHEMA,
     /** What rig and coupon have taught before this bead. */
     experience: EXPERIENCE_SCHEMA,
+    /** The beads before on the same plate: what they taught is worked out from them. */
+    earlier: EARLIER_SCHEMA,
   },
 } as const satisfies JSONSchema;
 

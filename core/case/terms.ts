@@ -67,3 +67,7 @@ export type Place = (typeof PLACES)[number];
 export type Critical = (typeof CRITICALS)[number];
 export type Concern = (typeof CONCERNS)[number];
 export type Coat = (typeof COATS)[number];
+
+/** How a bead was judged against the one before it. */
+export const OUTCOMES = ['sound', 'better', 'same', 'worse'] as const;
+export type Outcome = (typeof OUTCOMES)[number];

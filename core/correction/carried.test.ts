@@ -76,6 +76,22 @@ describe('what a bead leaves under suspicion', () => {
     expect(timesOf(suspectsAfter(causes, { findings }, []), 'gas-leak')).toBeUndefined();
     expect(timesOf(suspectsAfter(causes, { findings }, ['gas-leak']), 'gas-leak')).toBeLessThan(0.05);
   });
+
+  it('holds what was cured or looked at and clear: more beads that show the same are no new evidence', () => {
+    const causes = [{ cause: 'gas-leak', probability: 0.6, prior: 0.02 }];
+    const clear = { findings: { [checkOf('gas-leak')]: 'absent' } as const };
+    const once = timesOf(suspectsAfter(causes, clear, []), 'gas-leak')!;
+    expect(once).toBeLessThanOrEqual(0.1);
+    for (const before of [once, timesOf(suspectsAfter(causes, NOTHING, ['gas-leak']), 'gas-leak')!])
+      expect(timesOf(suspectsAfter(causes, { findings: {}, suspects: { 'gas-leak': before } }, []), 'gas-leak')).toBe(
+        before,
+      );
+    // What was only not seen can still be.
+    let unseen = 1;
+    for (let bead = 0; bead < 5; bead++)
+      unseen = timesOf(suspectsAfter([], { findings: {}, suspects: { 'gas-leak': unseen } }, []), 'gas-leak') ?? 1;
+    expect(unseen).toBeGreaterThan(0.1);
+  });
 });
 
 describe('beads of one plate together', () => {

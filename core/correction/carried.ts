@@ -26,6 +26,8 @@ const HOLDS = 0.7;
 const BOUNDS = { least: 0.02, most: 400 };
 /** What is not listed in an answer was under one per cent. */
 const NOT_LISTED = 0.005;
+/** Of a cause that was cured, or whose own check was clear, no more than this is left: more beads that show the same are no new evidence. */
+const REFUTED = 0.1;
 /** Odds nearer to the usual than this factor are not worth keeping. */
 const WORTH_KEEPING = 1.5;
 
@@ -33,8 +35,10 @@ const odds = (p: number): number => p / (1 - p);
 
 /** Looks that showed a fault which was not cured since: it is still there. @param cured causes whose remedy was done */
 export function carriedFindings(findings: Findings, cured: readonly string[]): Record<string, 'present'> {
-  const faulty = LASTING.filter(({ id, check }) => findings[check] === 'present' && !cured.includes(id));
-  return Object.fromEntries(faulty.map(({ check }) => [check, 'present' as const]));
+  const looks = LASTING.filter(({ id }) => !cured.includes(id)).flatMap(({ check, early }) => [check, early ?? check]);
+  return Object.fromEntries(
+    looks.filter((look) => findings[look] === 'present').map((look) => [look, 'present' as const]),
+  );
 }
 
 /** How many times likelier than usual this coupon makes a cause, all its beads together. */
@@ -60,12 +64,18 @@ export function suspectsAfter(
 ): Suspect[] {
   const judged = new Map(causes.map((one) => [one.cause, one]));
   const seen = carriedFindings(findings, cured);
-  return LASTING.filter(({ check }) => !(check in seen)).flatMap(({ id, prior }) => {
-    if (cured.includes(id)) return [{ cause: id, times: BOUNDS.least }];
-    const times = timesLikelier(judged.get(id), meanOf(prior), suspects[id] ?? 1) ** HOLDS;
-    if (Math.abs(Math.log(times)) < Math.log(WORTH_KEEPING)) return [];
-    return [{ cause: id, times: Number(Math.min(BOUNDS.most, Math.max(BOUNDS.least, times)).toPrecision(3)) }];
-  });
+  return LASTING.filter(({ check, early = check }) => !(check in seen || early in seen)).flatMap(
+    ({ id, prior, check }) => {
+      if (cured.includes(id)) return [{ cause: id, times: BOUNDS.least }];
+      const before = suspects[id] ?? 1;
+      if (before <= REFUTED) return [{ cause: id, times: before }];
+      const drawn = timesLikelier(judged.get(id), meanOf(prior), before) ** HOLDS;
+      // What merely was not seen may be seen on the next bead: it stays over what was looked at and clear.
+      const times = findings[check] === 'absent' ? Math.min(REFUTED, drawn) : Math.max(1.1 * REFUTED, drawn);
+      if (Math.abs(Math.log(times)) < Math.log(WORTH_KEEPING)) return [];
+      return [{ cause: id, times: Number(Math.min(BOUNDS.most, Math.max(BOUNDS.least, times)).toPrecision(3)) }];
+    },
+  );
 }
 
 /** What a bead leaves for the next: causes that are cured after it, looks that still hold, and what is suspected. */

@@ -148,13 +148,14 @@ describe('diagnosis', () => {
     expect(figureWeight(link, { value: -3, spread: 2 })).toBeLessThan(figureWeight(link, { value: -3, spread: 0.5 }));
   });
 
-  it('asks for gas first when there is nothing but holes all over', () => {
+  it('asks for quick looks at gas and plate first when there is nothing but holes all over', () => {
     const checks = diagnose(
       ENGINE,
       withFindings({ 'holes-scattered': 'present' }, { ...EXAMPLE_CASE, settings: {} }),
     ).nextChecks;
     expect(checks.slice(0, 4).map(({ check }) => check)).toEqual(expect.arrayContaining(['nozzle-clogged']));
-    const gas = [
+    const quick = [
+      'check-bright',
       'nozzle-clogged',
       'check-nozzle',
       'check-cylinder',
@@ -162,7 +163,7 @@ describe('diagnosis', () => {
       'no-gas-heard',
       'check-gas-set',
     ];
-    expect(checks.slice(0, 3).every(({ check }) => gas.includes(check))).toBe(true);
+    expect(checks.slice(0, 3).every(({ check }) => quick.includes(check))).toBe(true);
     expect(checks.every(({ bits, minutes }) => bits > 0 && minutes > 0)).toBe(true);
   });
 

@@ -45,6 +45,11 @@ export type NetworkNode = {
 const LINK_WEIGHT = 30;
 /** What a prior is worth: a shop's memory of its last hundred bad beads. */
 const PRIOR_WEIGHT = 100;
+/**
+ * Chance that a check that was made shows a fault which is not there. So small that what it shows has to be explained by a cause that it
+ * is a sign of: a trial that came out outweighs what was only likely.
+ */
+const CHECK_LEAK = 1e-5;
 /** Chance that a check shows its fault when it is there, where none is stated. */
 const CHECK_STRENGTH = 0.9;
 
@@ -89,7 +94,7 @@ export function compile(knowledge: Knowledge, version = ''): Engine {
   const groups = [...new Set(causes.flatMap(({ exclusive }) => exclusive ?? []))];
   const entries = [
     ...findings.map(findingEntry),
-    ...checks.map(({ id, leak, minutes }): Entry => ({ id, leak, minutes, good: false })),
+    ...checks.map(({ id, minutes }): Entry => ({ id, leak: CHECK_LEAK, minutes, good: false })),
   ];
   const nodes = entries.map((entry, index): NetworkNode => ({
     ...entry,

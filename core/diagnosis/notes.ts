@@ -123,11 +123,27 @@ function unexplained(engine: Engine, observed: Observed, sets: readonly LikelySe
   });
 }
 
+/** A cause that leads although its own check was clear: nothing else that is known comes near it. */
+function clearButFirst({ knowledge: { causes } }: Engine, lead: string | null, clear: ReadonlySet<string>): Note[] {
+  const cause = causes.find(({ id }) => id === lead);
+  if (cause === undefined || !clear.has(cause.check)) return [];
+  return [
+    {
+      kind: 'unexplained',
+      about: [cause.check],
+      text: `The look for "${cause.name.toLowerCase()}" was clear, and nothing else here explains this bead: look again, or for a cause outside this list.`,
+    },
+  ];
+}
+
 /** What the notes rest on: what was seen, the figures, and how likely what is. */
 export type Weighed = {
   observed: Observed;
-  /** Ids stated as present. */
+  /** Ids stated as present, and as not there. */
   seen: ReadonlySet<string>;
+  clear: ReadonlySet<string>;
+  /** The likeliest cause; null where none is listed. */
+  lead: string | null;
   residuals: Residuals;
   /** Amps off the meter against the wire; null where none were read. */
   amps: AmpsRead | null;
@@ -138,11 +154,13 @@ export type Weighed = {
 };
 
 /** What does not add up in a case, said instead of averaged away. */
-export function notesOn(engine: Engine, { observed, seen, residuals, amps, sets, priors, chance }: Weighed): Note[] {
+export function notesOn(engine: Engine, weighed: Weighed): Note[] {
+  const { observed, seen, clear, lead, residuals, amps, sets, priors, chance } = weighed;
   return [
     ...contradictions(engine, seen, priors),
     ...figureAgainstBead(residuals, chance),
     ...ampsAgainstWire(amps),
     ...unexplained(engine, observed, sets),
+    ...clearButFirst(engine, lead, clear),
   ];
 }

@@ -41,10 +41,17 @@ export function observe(
 export const EYE = { overlooks: 0.1, imagines: 0.01 };
 const TRUSTED = 1 - EYE.overlooks - EYE.imagines;
 
-/** How much of a link's strength an absence speaks with. */
-export function absentStrength(strength: number): number {
-  return TRUSTED * strength;
+/**
+ * How much of a link's strength the answer "not there" speaks with. A check is made on purpose and answered by one of two sentences,
+ * so nothing of it is overlooked: what it misses is in its strength already.
+ */
+export function absentStrength({ isCheck }: Pick<NetworkNode, 'isCheck'>, strength: number): number {
+  return isCheck ? strength : TRUSTED * strength;
 }
+
+/** Chance that nothing brings a row out that was seen, causes apart: the eye imagines a little, a check that was made does not. */
+const seenSilence = ({ isCheck, leak }: NetworkNode): number =>
+  isCheck ? 1 - leak : ((1 - leak) * TRUSTED) / (1 - EYE.overlooks);
 
 /**
  * Puts evidence and the odds of each cause into the form the sums take.
@@ -54,7 +61,7 @@ export function absentStrength(strength: number): number {
 export function noisyOr({ group }: Engine, odds: Float64Array, observed: Observed): NoisyOr {
   const count = odds.length;
   const withAbsent = Float64Array.from(odds, (value, c) =>
-    observed.absent.reduce((product, node) => product * (1 - absentStrength(node.strength[c])), value),
+    observed.absent.reduce((product, node) => product * (1 - absentStrength(node, node.strength[c])), value),
   );
   const rows = [...observed.present, ...observed.graded.map(({ node }) => node)];
   const miss = new Float64Array(rows.length * count);
@@ -62,10 +69,7 @@ export function noisyOr({ group }: Engine, odds: Float64Array, observed: Observe
   return {
     odds: withAbsent,
     group,
-    silence: Float64Array.from([
-      ...observed.present.map(({ leak }) => ((1 - leak) * TRUSTED) / (1 - EYE.overlooks)),
-      ...observed.graded.map(gradedSilence),
-    ]),
+    silence: Float64Array.from([...observed.present.map(seenSilence), ...observed.graded.map(gradedSilence)]),
     miss,
   };
 }

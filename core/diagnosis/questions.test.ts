@@ -122,7 +122,7 @@ describe('what to look at next', () => {
     expect(ids(SETS, [WANDERS])).not.toContain(WANDERS);
     expect(ids([set(0.5), set(0.5, 1)])).not.toContain(WANDERS);
     expect(ids([set(1)])).toEqual([]);
-    expect(ids([set(0.999), set(0.001, 0)])).toEqual([]);
+    expect(ids([set(0.9995), set(0.0005, 0)])).toEqual([]);
     expect(asked([], [set(1, 0)]).nextChecks).toEqual([]);
   });
 

@@ -23,6 +23,7 @@ describe('figures against the arc model', () => {
   it('are left out where a figure or what it is held against is not known', () => {
     expect(of({ format: CASE_FORMAT })).toEqual({});
     expect(Object.keys(of(withSettings({ wireSpeedMPerMin: 7 }))).sort()).toEqual([
+      'gap',
       'gasMatch',
       'heat',
       'heatOfPair',

@@ -1,5 +1,5 @@
 import { AMPS_OFF, currentLawOff, type AmpsRead } from '../arc/amps';
-import { gasSuits, polarityWanted, rollSuits, tipSuits } from '../arc/fit';
+import { gasSuits, linerSuits, polarityWanted, rollSuits, tipSuits } from '../arc/fit';
 import { globularShare, sprayTransitionCurrent } from '../arc/transfer';
 import { balanceTolerance } from '../arc/balance';
 import { BURN_OFF, GAS, HEAT_WANTED, BALANCE } from '../arc/coefficients';
@@ -85,10 +85,47 @@ function rigResiduals(setup: ArcSetup, input: Case): Residuals {
   if (wire !== null && parts?.roll !== undefined) residuals.rollMatch = matchResidual(rollSuits(wire, parts.roll));
   if (wire !== null && parts?.tip?.sizeMm !== undefined)
     residuals.tipMatch = matchResidual(tipSuits(wire, parts.tip.sizeMm));
+  // A liner that suits says nothing of its dirt.
+  if (wire !== null && parts?.liner !== undefined && !linerSuits(wire, parts.liner))
+    residuals.linerMatch = matchResidual(false);
   if (wire !== null && gas !== undefined && setup.usesGas)
     residuals.gasMatch = matchResidual(gasSuits(setup, gas === null));
   if (wire !== null && metal !== undefined) residuals.wireMatch = matchResidual(wireMetal(wire.class) === metal);
   return residuals;
+}
+
+/** Where a regulator no longer holds the flow, and from where on there is plenty: bar, or kg of liquid CO2. Source: trade practice. */
+const NEARLY_EMPTY = { pressureBar: { plenty: 15, unit: 3.5 }, contentKg: { plenty: 1.5, unit: 0.35 } };
+
+/** How near to empty a cylinder was said to be: 0 with plenty in it, 4 with next to nothing. It may be days old. */
+function cylinderResidual({ rig = {} }: Case): Residual | null {
+  const { cylinder } = rig;
+  const name = cylinder?.kind === 'liquid-co2' ? 'contentKg' : 'pressureBar';
+  const left = cylinder?.[name];
+  if (left === undefined) return null;
+  const { plenty, unit } = NEARLY_EMPTY[name];
+  return { value: Math.max(0, plenty - left) / unit, spread: 0.5 };
+}
+
+/** Gap over the thinner part: under the first a joint is as good as closed, from the second a sheet's first suspect. */
+const GAP_SHARE = { closed: 0.15, suspect: 0.5 };
+/** An open root that a butt joint of so thick a plate is drawn with, mm. Source: the usual root openings of ISO 9692-1. */
+const OPEN_ROOT = { fromMm: 3, wholeMm: 5, mostMm: 3 };
+
+/**
+ * A gap against the thinner part, less the root opening that so thick a butt is drawn with: 0 for a closed joint, 2 for half the
+ * thickness.
+ */
+function gapResidual({ job = {} }: Case): Residual | null {
+  const { gapMm, thicknessMm, joint } = job;
+  if (gapMm === undefined || thicknessMm === undefined) return null;
+  const thin = Math.min(thicknessMm, job.otherThicknessMm ?? Infinity);
+  const { fromMm, wholeMm, mostMm } = OPEN_ROOT;
+  const drawn = joint === 'butt' ? mostMm * Math.max(0, Math.min(1, (thin - fromMm) / (wholeMm - fromMm))) : 0;
+  const share = Math.max(0, gapMm - drawn) / thin;
+  const { closed, suspect } = GAP_SHARE;
+  const value = share <= closed ? 0 : (2 * Math.log(share / closed)) / Math.log(suspect / closed);
+  return { value: Math.min(4, value), spread: 0.3 };
 }
 
 /**
@@ -181,6 +218,9 @@ function flowResidual(flow: number, { low, wanted, high }: FlowWindow): number {
 export function residualsOf(input: Case, setup: ArcSetup, reading: ArcReading): Residuals {
   const { settings = {} } = input;
   const residuals = rigResiduals(setup, input);
+  const [cylinder, gap] = [cylinderResidual(input), gapResidual(input)];
+  if (cylinder !== null && setup.usesGas) residuals.cylinder = cylinder;
+  if (gap !== null) residuals.gap = gap;
   const wireShare = wireShareOf(input);
   const arc = atUsualStickOut(setup, settings, reading);
   const { sure } = setup.machine;

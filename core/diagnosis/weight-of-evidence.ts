@@ -22,7 +22,7 @@ export function findingWeight(node: NetworkNode, column: number, present: boolea
   let silence = 1 - node.leak;
   for (let c = 0; c < priors.length; c++) if (c !== column) silence *= 1 - priors[c] * node.strength[c];
   const with_ = silence * (1 - node.strength[column]);
-  return present ? Math.log((1 - with_) / (1 - silence)) : Math.log(1 - absentStrength(node.strength[column]));
+  return present ? Math.log((1 - with_) / (1 - silence)) : Math.log(1 - absentStrength(node, node.strength[column]));
 }
 
 /**

@@ -14,6 +14,8 @@ export type FieldEvidence =
   | 'rig:wire'
   | 'rig:roll'
   | 'rig:tip'
+  | 'rig:liner'
+  | 'rig:cylinder'
   | 'rig:experience'
   | 'coupon:beads'
   | 'coupon:changes'
@@ -47,6 +49,8 @@ export const FIELD_WORDS: Record<FieldEvidence, string> = {
   'rig:wire': 'Spool',
   'rig:roll': 'Drive roll as recorded',
   'rig:tip': 'Contact tip as recorded',
+  'rig:liner': 'Liner as recorded',
+  'rig:cylinder': 'Cylinder as recorded',
   'rig:experience': 'This rig before',
   'coupon:beads': 'The beads before',
   'coupon:changes': 'What the changes did',
@@ -88,6 +92,9 @@ export type ResidualName =
   | 'wireMatch'
   | 'rollMatch'
   | 'tipMatch'
+  | 'linerMatch'
+  | 'cylinder'
+  | 'gap'
   | 'transferZone'
   | 'amps';
 
@@ -131,6 +138,9 @@ export const FIGURES: Record<ResidualName, FigureEntry> = {
   wireMatch: { evidence: 'rig:wire', against: 'the recorded wire suits the metal', waitsFor: null },
   rollMatch: { evidence: 'rig:roll', against: 'the recorded roll is for this wire', waitsFor: null },
   tipMatch: { evidence: 'rig:tip', against: 'the recorded tip is for this wire', waitsFor: null },
+  linerMatch: { evidence: 'rig:liner', against: 'the recorded liner is for this wire', waitsFor: null },
+  cylinder: { evidence: 'rig:cylinder', against: 'the cylinder still had gas', waitsFor: null },
+  gap: { evidence: 'job:gapMm', against: 'so small a gap is normal on this thickness', waitsFor: null },
   transferZone: {
     evidence: 'setting:wireSpeedMPerMin',
     against: 'the current lies clear of the spray transition',

@@ -34,7 +34,7 @@ export const FINDING_SCHEMA = {
 export const CHECK_SCHEMA = {
   type: 'object',
   additionalProperties: false,
-  required: ['id', 'name', 'plain', 'clear', 'fault', 'minutes', 'tools', 'leak'],
+  required: ['id', 'name', 'plain', 'clear', 'fault', 'minutes', 'tools'],
   properties: {
     id: { type: 'string', pattern: '^check-[a-z-]+$' },
     name: { type: 'string', minLength: 3, maxLength: 34 },
@@ -45,7 +45,6 @@ export const CHECK_SCHEMA = {
     tools: { type: 'string', minLength: 3 },
     caution: sentence,
     compares: { enum: Object.keys(FIGURES) },
-    leak: chance,
   },
 } as const satisfies JSONSchema;
 

@@ -54,8 +54,6 @@ export type Check = {
   caution?: string;
   /** What it compares by hand. Where the recorded figures already give it, nobody is asked to do so again. */
   compares?: ResidualName;
-  /** Chance that it shows a fault that is not there. */
-  leak: number;
 };
 
 /** How a figure speaks for a cause: the residual lies about `at` when the cause holds, about `otherwise` (0) when not. */

@@ -1,5 +1,6 @@
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
 import { FINDINGS_SCHEMA, HEARD_SCHEMA, PREFERENCES_SCHEMA, READINGS_SCHEMA, SETTINGS_SCHEMA } from '../case/schema';
+import { OUTCOMES } from '../case/terms';
 import { experienceSchema, suspectsSchema } from '../case/experience-schema';
 import { CAUSE_IDS } from '../evidence/ids';
 import { ID, INSTANT, name, note, number, REVISION } from '../schema/parts';
@@ -7,8 +8,7 @@ import { SETTING_NAMES } from '../setting/table';
 
 /** What is kept of a bead: as a device logs it, as it may change, and as it is read. */
 
-export const OUTCOMES = ['sound', 'better', 'same', 'worse'] as const;
-export type Outcome = (typeof OUTCOMES)[number];
+export { OUTCOMES, type Outcome } from '../case/terms';
 
 const moveFields = <Of extends JSONSchema>(cause: Of) =>
   ({

@@ -48,6 +48,24 @@ describe('POST /api/diagnose', () => {
     expect(refused.fields.map(({ field }) => field)).toEqual(['experience.machine.offsetV']);
   });
 
+  it('takes the beads before into account, and names what is wrong of which of them', async () => {
+    const settings = { ...EXAMPLE_CASE.settings, voltageV: 20 };
+    const bead = { settings, findings: { 'holes-scattered': 'present' } };
+    const earlier = [
+      { ...bead, cured: ['nozzle-blocked'] },
+      { ...bead, outcome: 'same', looked: { 'check-bright': 'present' } },
+    ];
+    const now = { ...EXAMPLE_CASE, ...bead, earlier };
+    const said = (await shop.send('POST', '/diagnose', now)).json as Answer;
+    expect(said.causes[0].cause).toBe('plate-dirty');
+    const { because } = said.causes.find(({ cause }) => cause === 'nozzle-blocked') ?? { because: [] };
+    expect(because.every(({ evidence, weight }) => evidence !== 'coupon:beads' || weight < 0)).toBe(true);
+    const wrong = { ...now, earlier: [bead, { ...bead, settings: { gasFlowLPerMin: -3 } }] };
+    const refused = (await shop.send('POST', '/diagnose', wrong)).json as { fields: { field: string }[] };
+    expect(refused.fields.map(({ field }) => field)).toEqual(['earlier.1.settings.gasFlowLPerMin']);
+    expect((await shop.send('POST', '/start', { ...now, findings: {} })).status).toBe(200);
+  });
+
   it('says what lies outside the arc model', async () => {
     const refusing = await openWorkshop({ diagnose: () => Promise.reject(new RangeError('stick-out takes 3 to 50')) });
     expect((await refusing.send('POST', '/diagnose', EXAMPLE_CASE)).json).toEqual(

@@ -3,16 +3,17 @@ import type { Case } from '../../core/case/schema';
 import { ENGINE } from '../../core/answer/engine';
 import { ownChart, type ChartCell } from '../../core/answer/own-chart';
 import type { Proven } from '../../core/start/proven-schema';
+import { withEarlier } from '../../core/learning/earlier';
 import { evidenceOf, type JudgedBead } from '../../core/learning/machine-belief';
 
 /** Works one case out in a thread of its own. */
 export default function diagnose(input: Case): Answer {
-  return answer(input);
+  return answer(withEarlier(ENGINE, input));
 }
 
 /** What to start a case with. */
 export function start(input: Case): StartAnswer | HeldStart {
-  return startAnswer(input);
+  return startAnswer(withEarlier(ENGINE, input));
 }
 
 /** A rig's own settings chart. */

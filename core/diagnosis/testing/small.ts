@@ -25,10 +25,10 @@ export function finding(id: FindingId, leak: number, rest: Partial<Finding> = {}
   return { ...plain, leak, ...rest };
 }
 
-/** Knowledge small enough to reckon by hand; it always holds the check "check-tip" with a leak of 0.05. */
+/** Knowledge small enough to reckon by hand; it always holds the check "check-tip". */
 export function knowledge(findings: Finding[], causes: Cause[], rest: Partial<Knowledge> = {}): Knowledge {
   const tip = KNOWLEDGE.checks.find(({ id }) => id === 'check-tip')!;
-  return { findings, checks: [{ ...tip, leak: 0.05, minutes: 2 }], causes, cautions: [], opposites: [], ...rest };
+  return { findings, checks: [{ ...tip, minutes: 2 }], causes, cautions: [], opposites: [], ...rest };
 }
 
 /** The engine of {@link knowledge}. */

@@ -89,7 +89,10 @@ export const COVER_CAUSES: readonly Cause[] = [
     group: 'cover',
     prior: 0.03,
     priorFactors: [NO_GAS],
-    figures: [{ residual: 'flow', at: -3, because: 'no flow is read' }],
+    figures: [
+      { residual: 'flow', at: -3, because: 'no flow is read' },
+      { residual: 'cylinder', at: 2, because: 'next to nothing was left in the cylinder' },
+    ],
     links: [
       ['holes-scattered', 0.95, 'the arc burns in air'],
       ['no-gas-heard', 0.9, 'nothing flows'],

@@ -69,6 +69,7 @@ export const FEED_CAUSES: readonly Cause[] = [
     ],
     figures: [
       { residual: 'amps', at: -1.2, because: 'fewer amps than this wire speed gives: less wire comes than is set' },
+      { residual: 'linerMatch', at: 1.6, because: 'the liner as recorded drags on this wire' },
     ],
     check: 'check-liner',
     remedy: {

@@ -101,10 +101,8 @@ export const PLATE_CAUSES: readonly Cause[] = [
     plain: 'Nothing is there to carry the puddle.',
     group: 'plate',
     prior: 0.03,
-    priorFactors: [
-      { when: { gapFromMm: 1 }, factor: 4, because: 'the joint has a gap' },
-      { when: { joint: ['bead-on-plate'] }, factor: 0.02, because: 'a bead on plate has no joint' },
-    ],
+    priorFactors: [{ when: { joint: ['bead-on-plate'] }, factor: 0.02, because: 'a bead on plate has no joint' }],
+    figures: [{ residual: 'gap', at: 2, because: 'the gap is wide for this thickness' }],
     links: [
       ['holes-through', 0.4, 'the puddle falls into the gap'],
       ['back-burned-through', 0.35, 'the puddle falls into the gap'],

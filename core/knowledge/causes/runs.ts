@@ -67,7 +67,9 @@ export const RUN_CAUSES: readonly Cause[] = [
     plain: 'Each trigger pulse lands past the last one.',
     group: 'technique',
     prior: 0.015,
-    priorFactors: [{ when: { thinUpToMm: STITCH_UNDER_MM['mild-steel'] }, factor: 3, because: 'thin sheet is stitched' }],
+    priorFactors: [
+      { when: { thinUpToMm: STITCH_UNDER_MM['mild-steel'] }, factor: 3, because: 'thin sheet is stitched' },
+    ],
     links: [
       ['stitch-dimples', 0.8, 'the puddles do not overlap'],
       ['bead-even', 0.5, 'separate spots in a row'],

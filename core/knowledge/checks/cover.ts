@@ -9,7 +9,6 @@ export const COVER_CHECKS: readonly Check[] = [
     fault: 'Well under what the job wants',
     minutes: 0.7,
     tools: 'flow tube',
-    leak: 0.03,
   },
   {
     id: 'check-gas-set',
@@ -19,7 +18,6 @@ export const COVER_CHECKS: readonly Check[] = [
     fault: 'Above the window: turbulent',
     minutes: 0.3,
     tools: 'none',
-    leak: 0.03,
   },
   {
     id: 'check-gas-soap',
@@ -29,7 +27,6 @@ export const COVER_CHECKS: readonly Check[] = [
     fault: 'Bubbles, or the gauge drops',
     minutes: 3,
     tools: 'soapy water',
-    leak: 0.03,
   },
   {
     id: 'check-cylinder',
@@ -40,7 +37,6 @@ export const COVER_CHECKS: readonly Check[] = [
     minutes: 0.3,
     tools: 'none',
     caution: 'Stand beside the regulator, open the valve slowly.',
-    leak: 0.01,
   },
   {
     id: 'check-gauge-holds',
@@ -51,7 +47,6 @@ export const COVER_CHECKS: readonly Check[] = [
     minutes: 0.7,
     tools: 'none',
     caution: 'Stand beside the regulator, open the valve slowly.',
-    leak: 0.03,
   },
   {
     id: 'check-nozzle',
@@ -62,7 +57,6 @@ export const COVER_CHECKS: readonly Check[] = [
     minutes: 0.3,
     tools: 'pliers',
     caution: 'Hot; let it cool.',
-    leak: 0.04,
   },
   {
     id: 'check-air-still',
@@ -72,7 +66,6 @@ export const COVER_CHECKS: readonly Check[] = [
     fault: 'Draught: paper swings out',
     minutes: 0.3,
     tools: 'strip of paper',
-    leak: 0.04,
   },
   {
     id: 'check-screen',
@@ -82,7 +75,6 @@ export const COVER_CHECKS: readonly Check[] = [
     fault: 'Holes gone behind the screen',
     minutes: 2,
     tools: 'screen',
-    leak: 0.04,
   },
   {
     id: 'check-gun-seat',
@@ -92,7 +84,6 @@ export const COVER_CHECKS: readonly Check[] = [
     fault: 'Was not home, or a ring is cut',
     minutes: 1,
     tools: 'none',
-    leak: 0.03,
   },
   {
     id: 'check-preflow',
@@ -102,7 +93,6 @@ export const COVER_CHECKS: readonly Check[] = [
     fault: 'Start and stop holes gone',
     minutes: 1,
     tools: 'none',
-    leak: 0.07,
   },
   {
     id: 'check-gas-label',
@@ -112,7 +102,6 @@ export const COVER_CHECKS: readonly Check[] = [
     fault: 'Another mix',
     minutes: 0.3,
     tools: 'none',
-    leak: 0.02,
   },
   {
     id: 'check-purge',
@@ -122,6 +111,5 @@ export const COVER_CHECKS: readonly Check[] = [
     fault: 'First bead after it is clean',
     minutes: 2,
     tools: 'none',
-    leak: 0.04,
   },
 ];

@@ -10,7 +10,6 @@ export const ELECTRIC_CHECKS: readonly Check[] = [
     minutes: 0.5,
     tools: 'none',
     caution: 'Welder off before leads are moved.',
-    leak: 0.01,
   },
   {
     id: 'check-clamp',
@@ -20,7 +19,6 @@ export const ELECTRIC_CHECKS: readonly Check[] = [
     fault: 'Paint, rust or a loose jaw',
     minutes: 1,
     tools: 'grinder',
-    leak: 0.05,
   },
   {
     id: 'check-leads-warm',
@@ -31,7 +29,6 @@ export const ELECTRIC_CHECKS: readonly Check[] = [
     minutes: 2,
     tools: 'dry glove',
     caution: 'Welder off; never feel bare metal.',
-    leak: 0.02,
   },
   {
     id: 'check-supply',
@@ -42,7 +39,6 @@ export const ELECTRIC_CHECKS: readonly Check[] = [
     minutes: 3,
     tools: 'none',
     caution: 'Supply wiring is for an electrician.',
-    leak: 0.03,
   },
   {
     id: 'check-trigger',
@@ -52,7 +48,6 @@ export const ELECTRIC_CHECKS: readonly Check[] = [
     fault: 'Feed or gas comes and goes',
     minutes: 0.5,
     tools: 'none',
-    leak: 0.01,
   },
   {
     id: 'check-stop-wire',
@@ -62,7 +57,6 @@ export const ELECTRIC_CHECKS: readonly Check[] = [
     fault: 'Balled at the tip, or stuck fast',
     minutes: 0.3,
     tools: 'none',
-    leak: 0.04,
   },
   {
     id: 'check-gun-heat',
@@ -73,7 +67,6 @@ export const ELECTRIC_CHECKS: readonly Check[] = [
     minutes: 0.5,
     tools: 'dry glove',
     caution: 'Trigger off; tip and nozzle stay hot for minutes.',
-    leak: 0.04,
   },
   {
     id: 'check-overheat-lamp',
@@ -83,7 +76,6 @@ export const ELECTRIC_CHECKS: readonly Check[] = [
     fault: 'Lamp lit, or no air comes out',
     minutes: 0.3,
     tools: 'none',
-    leak: 0.01,
   },
   {
     id: 'check-lead-length',
@@ -94,6 +86,5 @@ export const ELECTRIC_CHECKS: readonly Check[] = [
     minutes: 1,
     tools: 'meter, if there is one',
     caution: 'No bare hands on live studs.',
-    leak: 0.04,
   },
 ];

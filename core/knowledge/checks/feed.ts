@@ -12,7 +12,6 @@ export const FEED_CHECKS: readonly Check[] = [
     minutes: 1,
     tools: 'spanner, new tip',
     caution: 'Hot; welder off.',
-    leak: 0.06,
   },
   {
     id: 'check-tip-size',
@@ -22,7 +21,6 @@ export const FEED_CHECKS: readonly Check[] = [
     fault: 'Another size than the wire',
     minutes: 0.5,
     tools: 'none',
-    leak: 0.01,
   },
   {
     id: 'check-liner',
@@ -33,7 +31,6 @@ export const FEED_CHECKS: readonly Check[] = [
     minutes: 1,
     tools: 'none',
     caution: HANDS,
-    leak: 0.06,
   },
   {
     id: 'check-roll-groove',
@@ -44,7 +41,6 @@ export const FEED_CHECKS: readonly Check[] = [
     minutes: 1,
     tools: 'none',
     caution: HANDS,
-    leak: 0.02,
   },
   {
     id: 'check-glove',
@@ -55,7 +51,6 @@ export const FEED_CHECKS: readonly Check[] = [
     minutes: 0.5,
     tools: 'block of wood',
     caution: 'The wire is live and goes through a glove: never against a hand.',
-    leak: 0.06,
   },
   {
     id: 'check-wire-marks',
@@ -66,7 +61,6 @@ export const FEED_CHECKS: readonly Check[] = [
     minutes: 1,
     tools: 'none',
     caution: HANDS,
-    leak: 0.04,
   },
   {
     id: 'check-spool',
@@ -76,7 +70,6 @@ export const FEED_CHECKS: readonly Check[] = [
     fault: 'Very stiff',
     minutes: 0.5,
     tools: 'none',
-    leak: 0.03,
   },
   {
     id: 'check-spool-loose',
@@ -86,7 +79,6 @@ export const FEED_CHECKS: readonly Check[] = [
     fault: 'Spool runs on, loops come off',
     minutes: 0.5,
     tools: 'none',
-    leak: 0.03,
   },
   {
     id: 'check-cable',
@@ -96,7 +88,6 @@ export const FEED_CHECKS: readonly Check[] = [
     fault: 'Feed smooths out',
     minutes: 0.5,
     tools: 'none',
-    leak: 0.05,
   },
   {
     id: 'check-wire-rust',
@@ -106,7 +97,6 @@ export const FEED_CHECKS: readonly Check[] = [
     fault: 'Rust or grime on the rag',
     minutes: 0.7,
     tools: 'rag',
-    leak: 0.04,
   },
   {
     id: 'check-spool-label',
@@ -116,7 +106,6 @@ export const FEED_CHECKS: readonly Check[] = [
     fault: 'Another wire',
     minutes: 0.4,
     tools: 'none',
-    leak: 0.01,
   },
   {
     id: 'check-dry-spool',
@@ -127,7 +116,6 @@ export const FEED_CHECKS: readonly Check[] = [
     minutes: 5,
     tools: 'fresh spool',
     caution: HANDS,
-    leak: 0.03,
   },
   {
     id: 'check-tip-recess',
@@ -139,6 +127,5 @@ export const FEED_CHECKS: readonly Check[] = [
     minutes: 0.5,
     tools: 'rule',
     caution: 'Hot; welder off.',
-    leak: 0.03,
   },
 ];

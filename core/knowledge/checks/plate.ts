@@ -10,7 +10,6 @@ export const PLATE_CHECKS: readonly Check[] = [
     minutes: 0.3,
     tools: 'lamp',
     caution: 'Old paint is lead until it is known; a grey or spangled coat is zinc.',
-    leak: 0.06,
   },
   {
     id: 'check-grind-half',
@@ -21,7 +20,6 @@ export const PLATE_CHECKS: readonly Check[] = [
     minutes: 4,
     tools: 'grinder',
     caution: 'No chlorinated degreaser near an arc: phosgene.',
-    leak: 0.04,
   },
   {
     id: 'check-zinc',
@@ -32,7 +30,6 @@ export const PLATE_CHECKS: readonly Check[] = [
     minutes: 1,
     tools: 'file',
     caution: 'Goggles; grinding dust of zinc is breathed in too: respirator.',
-    leak: 0.01,
   },
   {
     id: 'check-warm-plate',
@@ -42,7 +39,6 @@ export const PLATE_CHECKS: readonly Check[] = [
     fault: 'Holes gone on the warm plate',
     minutes: 4,
     tools: 'torch',
-    leak: 0.03,
   },
   {
     id: 'check-gap',
@@ -52,7 +48,6 @@ export const PLATE_CHECKS: readonly Check[] = [
     fault: 'Wider than half the thickness',
     minutes: 0.5,
     tools: 'feeler',
-    leak: 0.03,
   },
   {
     id: 'check-edge',
@@ -62,7 +57,6 @@ export const PLATE_CHECKS: readonly Check[] = [
     fault: 'Edge thinner, rusted or bevelled',
     minutes: 0.5,
     tools: 'calliper',
-    leak: 0.04,
   },
   {
     id: 'check-clamp-side',
@@ -72,7 +66,6 @@ export const PLATE_CHECKS: readonly Check[] = [
     fault: 'Arc blows the other way',
     minutes: 1,
     tools: 'none',
-    leak: 0.03,
   },
   {
     id: 'check-steel-grade',
@@ -82,7 +75,6 @@ export const PLATE_CHECKS: readonly Check[] = [
     fault: 'Hard, or over 20 mm and cold',
     minutes: 3,
     tools: 'file, drawing',
-    leak: 0.05,
   },
   {
     id: 'check-brush',
@@ -92,7 +84,6 @@ export const PLATE_CHECKS: readonly Check[] = [
     fault: 'Brushed half wets and stays bright',
     minutes: 4,
     tools: 'stainless brush',
-    leak: 0.04,
   },
   {
     id: 'check-tacks',
@@ -102,7 +93,6 @@ export const PLATE_CHECKS: readonly Check[] = [
     fault: 'Over 50 mm apart, or cracked',
     minutes: 0.5,
     tools: 'rule',
-    leak: 0.05,
   },
   {
     id: 'check-depth-width',
@@ -113,7 +103,6 @@ export const PLATE_CHECKS: readonly Check[] = [
     minutes: 15,
     tools: 'saw, abrasive paper, etch',
     caution: 'Etch is acid: gloves, glasses, air.',
-    leak: 0.02,
   },
   {
     id: 'check-restraint',
@@ -123,7 +112,6 @@ export const PLATE_CHECKS: readonly Check[] = [
     fault: 'Both parts held rigid',
     minutes: 0.5,
     tools: 'none',
-    leak: 0.1,
   },
   {
     id: 'check-filler',
@@ -133,7 +121,6 @@ export const PLATE_CHECKS: readonly Check[] = [
     fault: 'Wrong filler, or alloy not known',
     minutes: 0.5,
     tools: 'none',
-    leak: 0.03,
   },
   {
     id: 'check-back-gas',
@@ -144,6 +131,5 @@ export const PLATE_CHECKS: readonly Check[] = [
     minutes: 0.5,
     tools: 'none',
     caution: 'Argon sinks and fills closed rooms: air first, then go in.',
-    leak: 0.05,
   },
 ];

@@ -9,7 +9,6 @@ export const SETTINGS_CHECKS: readonly Check[] = [
     fault: 'Wets out, stubbing stops',
     minutes: 2,
     tools: 'scrap',
-    leak: 0.06,
   },
   {
     id: 'check-volts-down-trial',
@@ -19,7 +18,6 @@ export const SETTINGS_CHECKS: readonly Check[] = [
     fault: 'Bead narrows, edges fill',
     minutes: 2,
     tools: 'scrap',
-    leak: 0.06,
   },
   {
     id: 'check-wire-run',
@@ -30,7 +28,6 @@ export const SETTINGS_CHECKS: readonly Check[] = [
     minutes: 1,
     tools: 'rule, watch',
     caution: 'Point the gun away; trimmed wire is sharp and live.',
-    leak: 0.05,
   },
   {
     id: 'check-heat-chart',
@@ -41,7 +38,6 @@ export const SETTINGS_CHECKS: readonly Check[] = [
     minutes: 0.5,
     tools: 'gauge',
     compares: 'heat',
-    leak: 0.06,
   },
   {
     id: 'check-heat-thin',
@@ -52,7 +48,6 @@ export const SETTINGS_CHECKS: readonly Check[] = [
     minutes: 0.5,
     tools: 'gauge',
     compares: 'heat',
-    leak: 0.05,
   },
   {
     id: 'check-cool-repeat',
@@ -63,7 +58,6 @@ export const SETTINGS_CHECKS: readonly Check[] = [
     minutes: 6,
     tools: 'none',
     caution: 'Never water on anything that carries load.',
-    leak: 0.05,
   },
   {
     id: 'check-arc-control',
@@ -73,7 +67,6 @@ export const SETTINGS_CHECKS: readonly Check[] = [
     fault: 'Clearly softer or quieter',
     minutes: 2,
     tools: 'scrap',
-    leak: 0.1,
   },
   {
     id: 'check-current-zone',
@@ -83,7 +76,6 @@ export const SETTINGS_CHECKS: readonly Check[] = [
     fault: 'Just under it, big drops',
     minutes: 1,
     tools: 'ammeter',
-    leak: 0.04,
   },
   {
     id: 'check-trim',
@@ -93,6 +85,5 @@ export const SETTINGS_CHECKS: readonly Check[] = [
     fault: 'One of them is clearly quieter',
     minutes: 3,
     tools: 'scrap',
-    leak: 0.05,
   },
 ];

@@ -10,7 +10,6 @@ export const TECHNIQUE_CHECKS: readonly Check[] = [
     fault: 'Well off, or changes along the run',
     minutes: 0.5,
     tools: 'cutters, rule',
-    leak: 0.06,
   },
   {
     id: 'check-travel-time',
@@ -20,7 +19,6 @@ export const TECHNIQUE_CHECKS: readonly Check[] = [
     fault: 'Far from the pace the leg asks for',
     minutes: 1,
     tools: 'watch, rule',
-    leak: 0.06,
   },
   {
     id: 'check-leading-edge',
@@ -30,7 +28,6 @@ export const TECHNIQUE_CHECKS: readonly Check[] = [
     fault: 'Arc rides on the puddle',
     minutes: 1,
     tools: 'none',
-    leak: 0.05,
   },
   {
     id: 'check-gun-angle',
@@ -40,7 +37,6 @@ export const TECHNIQUE_CHECKS: readonly Check[] = [
     fault: 'Leans far over, or off the joint',
     minutes: 1,
     tools: 'none',
-    leak: 0.06,
   },
   {
     id: 'check-gun-way',
@@ -50,7 +46,6 @@ export const TECHNIQUE_CHECKS: readonly Check[] = [
     fault: 'Aluminium dragged, or slag wire pushed',
     minutes: 0.3,
     tools: 'none',
-    leak: 0.04,
   },
   {
     id: 'check-stop',
@@ -60,7 +55,6 @@ export const TECHNIQUE_CHECKS: readonly Check[] = [
     fault: 'Crater left hollow',
     minutes: 0.5,
     tools: 'none',
-    leak: 0.08,
   },
   {
     id: 'check-wire-end',
@@ -70,7 +64,6 @@ export const TECHNIQUE_CHECKS: readonly Check[] = [
     fault: 'A ball, or a long end',
     minutes: 0.3,
     tools: 'cutters',
-    leak: 0.08,
   },
   {
     id: 'check-weave',
@@ -80,7 +73,6 @@ export const TECHNIQUE_CHECKS: readonly Check[] = [
     fault: 'Over eight wires wide, or stitches apart',
     minutes: 0.5,
     tools: 'rule',
-    leak: 0.05,
   },
   {
     id: 'check-slag',
@@ -91,7 +83,6 @@ export const TECHNIQUE_CHECKS: readonly Check[] = [
     minutes: 1,
     tools: 'hammer, brush',
     caution: 'Goggles: slag flies.',
-    leak: 0.03,
   },
   {
     id: 'check-start-cold',
@@ -101,7 +92,6 @@ export const TECHNIQUE_CHECKS: readonly Check[] = [
     fault: 'Only in the first 30 mm',
     minutes: 0.3,
     tools: 'none',
-    leak: 0.05,
   },
   {
     id: 'check-interpass',
@@ -111,6 +101,5 @@ export const TECHNIQUE_CHECKS: readonly Check[] = [
     fault: 'Over 150 °C',
     minutes: 1,
     tools: 'touch stick or thermometer',
-    leak: 0.05,
   },
 ];
