@@ -4,6 +4,7 @@ import type { ArcReading } from '../arc/reading';
 import { withWire, type ArcSetup, type WireSetup } from '../arc/setup';
 import { usualStickOut } from '../arc/stick-out';
 import { assumedIn } from './assumed';
+import { firstStep, type FirstStep } from './first-step';
 import { heldBack } from './held-back';
 import type { BeadAppearance } from '../bead/appearance';
 import { beadAppearance } from '../bead/appearance-of';
@@ -70,6 +71,8 @@ export type Answer = {
   causes: NamedCause[];
   noCause: number;
   nextChecks: NamedCheck[];
+  /** What to do first: the step that loses the fewest minutes on the way to a good bead; null where there is nothing to do. */
+  first: FirstStep | null;
   /** Looks before the first bead, with their words; none once a bead has shown something. */
   firstLooks: NamedLook[];
   /** Findings that would tell the most, by id. */
@@ -199,6 +202,7 @@ export function answer(input: Case, engine: Engine = ENGINE): Answer {
     causes: causes.map((verdict) => named(engine, input.findings ?? {}, verdict)),
     noCause,
     nextChecks: nextChecks.map((next) => namedCheck(engine, next)),
+    first: firstStep(engine, causes, nextChecks, correction.moves),
     firstLooks: diagnosis.firstLooks.map((look) => {
       const { name, plain, caution } = check(look.check);
       const answers = answersOf(look.check);

@@ -14,12 +14,14 @@ export type NextCheck = {
   bits: number;
   minutes: number;
   kind: 'finding' | 'check';
+  /** Chance that it is answered as present. */
+  chance: number;
   ifPresent: WouldBe | null;
   ifAbsent: WouldBe | null;
 };
 
 /** A start-up cost of every question, so that a trivial glance does not beat everything else. */
-const OVERHEAD_MINUTES = 0.4;
+export const LOOK_MINUTES = 0.4;
 /** Nothing that would tell less than this is asked. */
 const WORTH_ASKING_BITS = 0.01;
 
@@ -78,7 +80,7 @@ type Weighed = { node: NetworkNode; bits: number };
 
 /** Everything not yet answered with what it would tell, most per minute first. */
 function weigh({ nodes }: Engine, sets: readonly LikelySet[], answered: ReadonlySet<string>): Weighed[] {
-  const value = ({ node, bits }: Weighed): number => bits / (node.minutes + OVERHEAD_MINUTES);
+  const value = ({ node, bits }: Weighed): number => bits / (node.minutes + LOOK_MINUTES);
   const rows = asRows(sets);
   const likely = sets.flatMap(({ causes }) => (causes.length === 1 ? causes : []));
   return nodes
@@ -107,6 +109,10 @@ export function questions(engine: Engine, sets: readonly LikelySet[], answered: 
       bits,
       minutes: node.minutes,
       kind: node.isCheck ? 'check' : 'finding',
+      chance: sets.reduce((sum, { causes, probability }) => {
+        const trouble = showsGiven(node, causes);
+        return sum + probability * (node.good ? 1 - trouble : trouble);
+      }, 0),
       ifPresent: verdictAfter(engine, node, !node.good, sets),
       ifAbsent: verdictAfter(engine, node, node.good, sets),
     })),

@@ -1,7 +1,6 @@
 import { lazy, Suspense, useState } from 'react';
 import { View } from 'react-native';
 import type { Answer } from '@/core/answer';
-import type { Correction } from '@/core/correction/correct';
 import { movesNow, startingSettings } from '@/core/correction/next-settings';
 import { fromToText } from '@/core/setting/words';
 import { Button, Choice, Toggle } from '@/ui/Press';
@@ -13,7 +12,9 @@ import { learnedWords } from '../shared/machine-words';
 import { useBenchActions, useDraftPart, useLive } from './bench';
 import { headline } from './headline';
 import { isShut } from './is-shut';
+import { lookFirst } from './look-first';
 import { MoveCard } from './MoveCard';
+import { CheckCard } from './NextChecks';
 import { useHeldBack } from './use-way-back';
 
 /** Fetched when there is something to start with, or something to be dealt with first. */
@@ -51,7 +52,7 @@ export function Moves({ answer }: { answer: Answer }) {
       ) : isHeld ? null : moves.length === 0 ? (
         <NothingToTurn answer={answer} />
       ) : (
-        <MoveList correction={answer.correction} />
+        <MoveList answer={answer} />
       )}
       {isOpen && !isHeld && <OtherWay answer={answer} />}
       {isOpen && !isHeld && <ByEar answer={answer} />}
@@ -82,7 +83,9 @@ function NothingToTurn({ answer }: { answer: Answer }) {
   );
 }
 
-function MoveList({ correction }: { correction: Correction }) {
+function MoveList({ answer }: { answer: Answer }) {
+  const { correction } = answer;
+  const look = lookFirst(answer);
   const [habits, setHabits] = useHabits();
   const now = movesNow(correction, habits.changes);
   const { takeMoves } = useBenchActions();
@@ -90,8 +93,16 @@ function MoveList({ correction }: { correction: Correction }) {
   return (
     <>
       <Heading level={2}>Do this first</Heading>
+      {look !== null && (
+        <>
+          <CheckCard check={look} />
+          <Heading level={3} className="text-base">
+            Or at once, as things stand
+          </Heading>
+        </>
+      )}
       {correction.moves.map((move, index) => (
-        <MoveCard key={index} move={move} first={now.includes(move)} />
+        <MoveCard key={index} move={move} first={look === null && now.includes(move)} />
       ))}
       <Choice
         label="How many changes"

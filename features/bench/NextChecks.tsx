@@ -38,7 +38,8 @@ export function NextChecks({ checks, askFor, onOpenKnob }: ChecksProps) {
   );
 }
 
-function CheckCard({ check }: { check: NamedCheck }) {
+/** One look: how it is done, and what can be seen, to be answered with one tap. */
+export function CheckCard({ check }: { check: NamedCheck }) {
   const { answer } = useBenchActions();
   const textIn = useTextIn();
   const { check: id, name, plain, minutes, mistakenFor, caution, answers } = check;

@@ -9,6 +9,7 @@ import { CauseList } from './CauseList';
 import { Comparison } from './Comparison';
 import { FirstLooks } from './FirstLooks';
 import { headline } from './headline';
+import { lookFirst } from './look-first';
 import { Moves } from './Moves';
 import { NextChecks } from './NextChecks';
 import { VerdictTitle } from './VerdictPeek';
@@ -28,6 +29,7 @@ export function Verdict({ onOpenKnob, beside = false }: VerdictProps) {
   if (answer === null) return <Words className="p-4 text-faint">Working it out…</Words>;
   // Nothing of a bead can be asked before there is one.
   const looks = isFirst ? answer.firstLooks : [];
+  const first = lookFirst(answer)?.check ?? null;
   return (
     <View className="gap-6 p-4">
       <CautionNotes cautions={answer.cautions.filter(({ stop }) => stop)} />
@@ -39,7 +41,11 @@ export function Verdict({ onOpenKnob, beside = false }: VerdictProps) {
         <CauseList answer={answer} findings={findings} />
       </View>
       {looks.length > 0 && <FirstLooks looks={looks} />}
-      <NextChecks checks={looks.length > 0 ? [] : answer.nextChecks} askFor={answer.askFor} onOpenKnob={onOpenKnob} />
+      <NextChecks
+        checks={looks.length > 0 ? [] : answer.nextChecks.filter(({ check }) => check !== first)}
+        askFor={answer.askFor}
+        onOpenKnob={onOpenKnob}
+      />
       {!beside && <Comparison />}
       <View className="gap-2">
         <Heading level={2}>Safety</Heading>

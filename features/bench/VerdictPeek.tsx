@@ -14,6 +14,7 @@ import { useTextIn, useUnits } from '../shared/use-habits';
 import { useBenchRecords, useDraftPart, useLive } from './bench';
 import { headline as headlineOf, type Headline } from './headline';
 import { isShut } from './is-shut';
+import { lookFirst } from './look-first';
 import { useHeldBack } from './use-way-back';
 
 /** The verdict in two lines: the top cause and the next move. It is always in sight and opens upward. */
@@ -84,6 +85,8 @@ function PeekMove({ answer, headline }: { answer: Answer; headline: Headline }) 
         {'takeBack' in way ? 'Take back first what made it worse' : 'Another way: see above'}
       </Words>
     );
+  const look = lookFirst(answer);
+  if (look !== null) return <Words strong numberOfLines={2}>{`Look first: ${textIn(look.name).toLowerCase()}`}</Words>;
   if (move === undefined) return <NoMove answer={answer} headline={headline} />;
   if (move.kind === 'remedy') {
     return (

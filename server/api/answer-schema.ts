@@ -241,9 +241,14 @@ export const ANSWER_SCHEMA = object({
       caution: textOrNull,
       bits: positive,
       minutes: positive,
+      chance,
       answers: list(object({ ...statedAnswer, leadsTo: wouldBe })),
     }),
   ),
+  first: orNull({
+    type: 'object',
+    oneOf: [object({ kind: { const: 'look' }, check: { enum: STATED_IDS } }), object({ kind: { const: 'move' } })],
+  } as { type: string }),
   firstLooks: list(
     object({
       check: { enum: STATED_IDS },
