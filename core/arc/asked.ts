@@ -116,7 +116,10 @@ export function askedFor(wantedA: number, on: AskedOn): Asked {
   }
   const isWarm = shortA >= WINDOW.cold * wantedA;
   const mayBeShort = isWarm && thinnestMm <= SHORT_ARC_UP_TO_MM;
-  const takesSpray = sprays && (school === 'spray' || !isWarm || (isHeavy && !(school === 'short-arc' && mayBeShort)));
+  // Metal-cored wire is made for its spray.
+  const isForSpray = isHeavy || wire.class === 'metal-cored';
+  const takesSpray =
+    sprays && (school === 'spray' || !isWarm || (isForSpray && !(school === 'short-arc' && mayBeShort)));
   return {
     currentAskedA: takesSpray ? sprayA : shortA,
     sprayLacks: isHeavy ? lacks : null,

@@ -36,6 +36,11 @@ export const BURN_OFF = {
       resistance: 0.03,
       source: '0.83 mm/s per A at 1.2 mm: charts give about 7.5 m/min at 150 A; resistance heating is negligible',
     },
+    'metal-cored': {
+      arc: 1.15,
+      resistance: 1.15,
+      source: 'current runs in the sheath and the core is little resistance: about 15 % more wire per amp than solid',
+    },
     'tubular-self-shielded': {
       arc: 0.6,
       resistance: 0.5,
@@ -129,6 +134,11 @@ export const SPRAY_TRANSITION = {
   perCo2Pct: fixed(0.011, 'about 10 % more at 8 to 10 % CO2'),
   stainlessFactor: fixed(0.93, 'stainless turns to spray a little earlier: lower surface tension, hotter wire'),
   noSprayAboveCo2Pct: fixed(20, 'above about 20 % CO2 the drop is pushed back and stays globular'),
+  metalCored: {
+    factor: 0.88,
+    noSprayAboveCo2Pct: 26,
+    source: 'the thin sheath is hotter at the same current: fine drops begin sooner, and up to 25 % CO2',
+  },
   /** Between short arc and spray drops are large and wild: as shares of the transition, where that begins and ends. */
   wildFrom: fixed(0.85, 'the top of a quiet short arc'),
   wildTo: fixed(1.12, 'an eighth over, and the spray streams'),
@@ -188,6 +198,8 @@ type AmpsAndVolts = Amps & { lowV: number; highV: number };
 export const WIRE_RANGE: {
   solidShort: readonly Amps[];
   solidSpray: readonly Amps[];
+  metalCoredShort: readonly Amps[];
+  metalCoredSpray: readonly Amps[];
   aluminium: readonly Amps[];
   'tubular-self-shielded': readonly AmpsAndVolts[];
   'tubular-gas-shielded': readonly AmpsAndVolts[];
@@ -207,6 +219,18 @@ export const WIRE_RANGE: {
     { diameterMm: 1.0, lowA: 190, highA: 280 },
     { diameterMm: 1.2, lowA: 230, highA: 360 },
     { diameterMm: 1.6, lowA: 280, highA: 430 },
+  ],
+  /** Metal-cored wire: out of position and on sheet in short arc, else like a spray. Source: windows that public tables of such wires share. */
+  metalCoredShort: [
+    { diameterMm: 0.9, lowA: 70, highA: 140 },
+    { diameterMm: 1.0, lowA: 80, highA: 160 },
+    { diameterMm: 1.2, lowA: 100, highA: 190 },
+  ],
+  metalCoredSpray: [
+    { diameterMm: 0.9, lowA: 150, highA: 250 },
+    { diameterMm: 1.0, lowA: 165, highA: 280 },
+    { diameterMm: 1.2, lowA: 200, highA: 360 },
+    { diameterMm: 1.6, lowA: 260, highA: 450 },
   ],
   /** Aluminium in argon, spray alone. Source: charts for aluminium wire; the low end is its transition. */
   aluminium: [

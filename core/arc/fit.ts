@@ -1,7 +1,7 @@
 import type { Rig } from '../case/schema';
 import type { ArcSetup } from './setup';
 import { isUnstableGas } from './transfer';
-import { isTubular, wireMetal, type Wire } from './wire';
+import { isSheathed, isTubular, wireMetal, type Wire } from './wire';
 
 /**
  * What must match the wire, and whether what is fitted does. Source: the trade's order of the rig check: roll groove, liner,
@@ -20,7 +20,7 @@ export const polarityWanted = (wire: Wire): NonNullable<Rig['polarity']> =>
 
 /** The groove that feeds a wire without crushing it or slipping: smooth V solid, U aluminium, knurled tubular. */
 export function grooveWanted(wire: Wire): Groove {
-  if (isTubular(wire.class)) return 'knurled';
+  if (isSheathed(wire.class)) return 'knurled';
   return wireMetal(wire.class) === 'aluminium' ? 'u' : 'v';
 }
 
@@ -48,7 +48,7 @@ const LINER_OVER_MM = 0.45;
 export function linerSuits(wire: Wire, { kind, sizeMm }: NonNullable<Parts['liner']>): boolean {
   const soft = wireMetal(wire.class) === 'aluminium';
   if (kind !== undefined && kind !== 'polymer' && soft) return false;
-  if (kind === 'polymer' && !soft && isTubular(wire.class)) return false;
+  if (kind === 'polymer' && !soft && isSheathed(wire.class)) return false;
   if (sizeMm === undefined) return true;
   return sizeMm > wire.diameterMm - SAME_MM && sizeMm < wire.diameterMm + LINER_OVER_MM;
 }
@@ -60,5 +60,7 @@ export function gasSuits({ wire, gas, usesGas }: Pick<ArcSetup, 'wire' | 'gas' |
   if (wireMetal(wire.class) === 'aluminium') return gas.argonPct + gas.heliumPct > 99;
   if (wireMetal(wire.class) === 'stainless') return gas.co2Pct <= 6 && !isUnstableGas(wire, gas);
   if (isTubular(wire.class)) return gas.co2Pct >= 10;
+  // Metal-cored wire has no flux that would tame CO2.
+  if (wire.class === 'metal-cored') return gas.co2Pct <= 30 && !isUnstableGas(wire, gas);
   return !isUnstableGas(wire, gas);
 }

@@ -14,6 +14,12 @@ const rangeOf = (rows: readonly { diameterMm: number; lowA: number; highA: numbe
   highA: readBySize(rows, ({ highA }) => highA, diameterMm),
 });
 
+/** The usable ranges of a steel or stainless wire, by transfer. */
+export const rowsOf = ({ class: wireClass }: Pick<Wire, 'class'>) =>
+  wireClass === 'metal-cored'
+    ? { short: WIRE_RANGE.metalCoredShort, spray: WIRE_RANGE.metalCoredSpray }
+    : { short: WIRE_RANGE.solidShort, spray: WIRE_RANGE.solidSpray };
+
 const upright = (range: Quiet): Quiet | null => (range.lowA <= range.highA ? range : null);
 
 /**
@@ -30,8 +36,9 @@ export function quietRanges(wire: Wire, gas: GasMix): QuietRanges {
     const { lowA, highA } = rangeOf(WIRE_RANGE.aluminium, wire.diameterMm);
     return { short: null, spray: { lowA: Math.max(lowA, aluminiumFrom.value * (transition ?? 0)), highA } };
   }
-  const short = rangeOf(WIRE_RANGE.solidShort, wire.diameterMm);
-  const spray = rangeOf(WIRE_RANGE.solidSpray, wire.diameterMm);
+  const rows = rowsOf(wire);
+  const short = rangeOf(rows.short, wire.diameterMm);
+  const spray = rangeOf(rows.spray, wire.diameterMm);
   return {
     short:
       wire.diameterMm > SHORT_UP_TO_MM

@@ -6,6 +6,12 @@ import { isTubular, wireMetal, type Wire } from './wire';
 /** How the metal crosses the arc. `unstable` is pure argon on steel; `tubular` wires have a transfer of their own. */
 export type Transfer = 'short-circuit' | 'globular' | 'spray' | 'pulse' | 'tubular' | 'unstable';
 
+/** Share of CO2 over which a steel wire has no spray. */
+const noSprayAbove = ({ class: wireClass }: Wire): number =>
+  wireClass === 'metal-cored'
+    ? SPRAY_TRANSITION.metalCored.noSprayAboveCo2Pct
+    : SPRAY_TRANSITION.noSprayAboveCo2Pct.value;
+
 /**
  * Current above which a wire sprays in a gas.
  * @param wire class and diameter
@@ -16,10 +22,11 @@ export function sprayTransitionCurrent(wire: Wire, gas: GasMix): number | null {
   if (isTubular(wire.class)) return null;
   const metal = wireMetal(wire.class);
   if (metal === 'aluminium') return readBySize(SPRAY_TRANSITION.aluminium, (row) => row.currentA, wire.diameterMm);
-  if (gas.co2Pct > SPRAY_TRANSITION.noSprayAboveCo2Pct.value) return null;
+  if (gas.co2Pct > noSprayAbove(wire)) return null;
   const base = readBySize(SPRAY_TRANSITION.steel, (row) => row.currentA, wire.diameterMm);
   const stainless = metal === 'stainless' ? SPRAY_TRANSITION.stainlessFactor.value : 1;
-  return base * stainless * (1 + SPRAY_TRANSITION.perCo2Pct.value * gas.co2Pct);
+  const cored = wire.class === 'metal-cored' ? SPRAY_TRANSITION.metalCored.factor : 1;
+  return base * stainless * cored * (1 + SPRAY_TRANSITION.perCo2Pct.value * gas.co2Pct);
 }
 
 /** Pure argon gives steel no stable arc: the arc spot wanders and the toes do not wet. */
@@ -46,7 +53,7 @@ export function sprayShare(currentA: number, wire: Wire, gas: GasMix): number {
  */
 export function globularShare(currentA: number, wire: Wire, gas: GasMix): number {
   if (isTubular(wire.class) || wireMetal(wire.class) === 'aluminium') return 0;
-  if (gas.co2Pct <= SPRAY_TRANSITION.noSprayAboveCo2Pct.value) return 0;
+  if (gas.co2Pct <= noSprayAbove(wire)) return 0;
   const limit = 1.4 * readBySize(SPRAY_TRANSITION.steel, (row) => row.currentA, wire.diameterMm);
   return 1 / (1 + Math.exp(-(currentA - limit) / (SPRAY_TRANSITION.blend.value * limit)));
 }

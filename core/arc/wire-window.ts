@@ -1,7 +1,7 @@
 import type { GasMix } from '../case/gas-mix';
 import type { BaseMetal, Position } from '../case/schema';
 import { OUT_OF_POSITION, SHORT_UP_TO_MM, SPRAY_FROM_MM, WIRE_RANGE } from './coefficients';
-import { quietRanges } from './quiet-ranges';
+import { quietRanges, rowsOf } from './quiet-ranges';
 import { readBySize } from './read-rows';
 import { isTubular, requireRange, type Wire } from './wire';
 
@@ -27,9 +27,10 @@ export function wireWindow(wire: Wire): WireWindow {
       return { lowA: of(WIRE_RANGE.aluminium, lowOf), highA: of(WIRE_RANGE.aluminium, highOf), ...ends };
     const isThick = wire.diameterMm > SHORT_UP_TO_MM;
     const isThin = wire.diameterMm < SPRAY_FROM_MM;
+    const { short, spray } = rowsOf(wire);
     return {
-      lowA: of(isThick ? WIRE_RANGE.solidSpray : WIRE_RANGE.solidShort, lowOf),
-      highA: of(isThin ? WIRE_RANGE.solidShort : WIRE_RANGE.solidSpray, highOf),
+      lowA: of(isThick ? spray : short, lowOf),
+      highA: of(isThin ? short : spray, highOf),
       ...ends,
     };
   }

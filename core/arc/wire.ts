@@ -3,10 +3,13 @@ import type { BaseMetal, WireClass } from '../case/schema';
 /** The two figures of a wire the arc model needs. */
 export type Wire = { class: WireClass; diameterMm: number };
 
-/** Tubular wire carries its flux inside; self-shielded or with gas. */
+/** Tubular wire carries its flux inside and leaves slag; self-shielded or with gas. */
 export function isTubular(wireClass: WireClass): boolean {
   return wireClass === 'tubular-self-shielded' || wireClass === 'tubular-gas-shielded';
 }
+
+/** A thin sheath round a core, of flux or of metal powder: a smooth groove slips on it and a tight one crushes it. */
+export const isSheathed = (wireClass: WireClass): boolean => isTubular(wireClass) || wireClass === 'metal-cored';
 
 /** The metal a wire deposits, which decides transition, balance and density. */
 export function wireMetal(wireClass: WireClass): BaseMetal {

@@ -15,6 +15,7 @@ export const WIRE_CLASSES = [
   'solid-steel',
   'solid-stainless',
   'solid-aluminium',
+  'metal-cored',
   'tubular-self-shielded',
   'tubular-gas-shielded',
 ] as const;

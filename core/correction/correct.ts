@@ -128,8 +128,8 @@ function inBalance({ setup, today }: Situation, bounds: Bounds, dials: Dials | u
   const middle = balancedVolts(setup, currentA);
   const half = balanceHalfWidth(currentA, setup.wire, setup.gas);
   const off = to.voltageV - middle;
-  if (Math.abs(off) <= half) return to;
-  const nearer = { ...to, voltageV: settableNear(bounds, dials, 'voltageV', middle + Math.sign(off) * INSIDE * half) };
+  const brought = settableNear(bounds, dials, 'voltageV', middle + Math.sign(off) * INSIDE * half);
+  const nearer = Math.abs(off) <= half ? to : { ...to, voltageV: brought };
   if (!isUnquiet({ setup }, nearer)) return nearer;
   // Where the volts end, the wire is the one that the last of them hold.
   const held = wireSpeedAt(setup, currentBalancedBy(setup, nearer.voltageV), to.stickOutMm);

@@ -1,6 +1,6 @@
 import type { ArcReading } from '../arc/reading';
 import { withWire, type ArcSetup } from '../arc/setup';
-import { isTubular } from '../arc/wire';
+import { isSheathed } from '../arc/wire';
 import type { Case, Heard } from '../case/schema';
 import { HEARD_IDS, type HeardId } from '../evidence/table';
 import { balancedClicksPerS, heardWeights } from '../hearing/likelihood';
@@ -34,7 +34,7 @@ export function gradedByEar(engine: Engine, input: Case, setup: ArcSetup, { tran
 /** Whether anything is known of how such an arc should count out. */
 function speaksOf(setup: ArcSetup, transfer: ArcReading['transfer']): boolean {
   const known = withWire(setup);
-  if (setup.pulse || (known !== null && isTubular(known.wire.class))) return false;
+  if (setup.pulse || (known !== null && isSheathed(known.wire.class))) return false;
   return transfer === null || transfer === 'short-circuit';
 }
 

@@ -149,6 +149,7 @@ const CARRIES: { [wire in WireClass]: (diameterMm: number) => [number, number] }
   'solid-steel': (d) => (d < 0.85 ? [40, 180] : d < 1 ? [50, 225] : [80, 330]),
   'solid-stainless': () => [50, 225],
   'solid-aluminium': () => [80, 300],
+  'metal-cored': () => [100, 350],
   'tubular-self-shielded': () => [80, 190],
   'tubular-gas-shielded': () => [150, 300],
 };
@@ -192,6 +193,7 @@ const BURN: { [wire in WireClass]: [number, number] } = {
   'solid-steel': [0.3, 4.8e-5],
   'solid-stainless': [0.285, 8.5e-5],
   'solid-aluminium': [0.82, 2e-6],
+  'metal-cored': [0.34, 5.6e-5],
   'tubular-self-shielded': [0.185, 2.4e-5],
   'tubular-gas-shielded': [0.36, 7e-5],
 };

@@ -1,5 +1,5 @@
 import { gasSuits, grooveWanted, linerSuits, polarityWanted, rollSuits, tipSuits, tipWanted } from '../arc/fit';
-import { isTubular, wireMetal, type Wire } from '../arc/wire';
+import { isSheathed, isTubular, wireMetal, type Wire } from '../arc/wire';
 import { completeMix } from '../case/gas-mix';
 import type { Gas, Rig } from '../case/schema';
 
@@ -146,10 +146,10 @@ export function changeover(rig: Rig, to: Wire): ChangeStep[] {
     ),
     step(
       'tension',
-      soft || isTubular(to.class)
+      soft || isSheathed(to.class)
         ? 'Tension light: just enough that it feeds against dry wood from 50 mm, and slips when the wire is stopped dead.'
         : 'Tension just enough that it feeds against dry wood from 50 mm, and slips when the wire is stopped dead.',
-      soft || isTubular(to.class)
+      soft || isSheathed(to.class)
         ? 'More crushes it, and what is crushed jams in the tip.'
         : 'Less slips and surges, more shaves and flattens.',
     ),
@@ -178,6 +178,14 @@ function lastSteps(to: Wire): ChangeStep[] {
     ];
   if (to.class === 'tubular-gas-shielded')
     return [step('hand', 'Drag; stick-out 15 to 20 mm; slag off between passes.', 'Slag that runs ahead is buried.')];
+  if (to.class === 'metal-cored')
+    return [
+      step(
+        'hand',
+        'Push, as a solid wire; stick-out 16 to 20 mm in spray; only islands of glass to brush off.',
+        'It leaves no slag that could run ahead, and digs in less than it looks: watch the sides.',
+      ),
+    ];
   return [];
 }
 

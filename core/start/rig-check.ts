@@ -282,6 +282,7 @@ function gasWanted({ wire }: WireSetup): string {
   const metal = wireMetal(wire.class);
   if (metal === 'aluminium') return 'argon, or argon and helium';
   if (metal === 'stainless') return 'argon with 2 to 5 % CO2 or 1 to 2 % oxygen';
+  if (wire.class === 'metal-cored') return 'argon with 5 to 25 % CO2';
   return isTubular(wire.class) ? 'CO2, or argon with 15 to 25 % CO2' : 'argon with 5 to 25 % CO2, or CO2';
 }
 

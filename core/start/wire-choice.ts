@@ -40,7 +40,8 @@ export function wireChoice(
   // Tubular wires begin at 0.8 or 0.9 mm, and their windows say what they are for.
   // Against gravity the puddle of the thickest wire does not stay up.
   const most = isAgainstGravity(position) ? 1.2 : 1.6;
-  const sizes = (tubular ? [0.8, 0.9, 1.2, 1.6] : WIRE_SIZES).filter((size) => size <= most);
+  const sold = tubular ? [0.8, 0.9, 1.2, 1.6] : wireClass === 'metal-cored' ? [0.9, 1.0, 1.2, 1.6] : WIRE_SIZES;
+  const sizes = sold.filter((size) => size <= most);
   const suits = sizes.filter((size) => {
     const usual = SOLID.find((row) => row.diameterMm === size);
     return carries(size) && (tubular || (usual !== undefined && thickMm >= usual.fromMm && thickMm <= usual.toMm));

@@ -24,6 +24,7 @@ const SIZES: Record<WireClass, readonly [number, ...number[]]> = {
   'solid-steel': [0.8, 0.6, 0.9, 1.0, 1.2],
   'solid-stainless': [0.9, 0.8, 1.0, 1.2],
   'solid-aluminium': [1.2, 0.9, 1.0],
+  'metal-cored': [1.2, 1.0, 0.9],
   'tubular-self-shielded': [0.9, 0.8, 1.2],
   'tubular-gas-shielded': [1.2, 0.9, 1.0],
 };

@@ -7,6 +7,7 @@ export const WIRE_WORDS: Record<WireClass, string> = {
   'solid-steel': 'solid steel',
   'solid-stainless': 'solid stainless',
   'solid-aluminium': 'aluminium',
+  'metal-cored': 'metal-cored',
   'tubular-self-shielded': 'tubular, no gas',
   'tubular-gas-shielded': 'tubular, with gas',
 };

@@ -19,9 +19,12 @@ type Pick = <T>(of: readonly T[]) => T;
 function rigOf(pick: Pick, random: () => number): Rig {
   const wireClass = pick([
     ...(['solid-steel', 'solid-steel', 'solid-steel', 'solid-stainless', 'solid-aluminium'] as const),
+    'metal-cored' as const,
     ...(['tubular-self-shielded', 'tubular-gas-shielded'] as const),
   ]);
-  const diameterMm = pick(wireClass.startsWith('tubular') ? [0.9, 1.2] : [0.6, 0.8, 0.9, 1.0, 1.2, 1.6]);
+  const diameterMm = pick(
+    wireClass.startsWith('tubular') || wireClass === 'metal-cored' ? [0.9, 1.2] : [0.6, 0.8, 0.9, 1.0, 1.2, 1.6],
+  );
   const usesGas = wireClass !== 'tubular-self-shielded';
   const gas =
     wireClass === 'solid-aluminium'

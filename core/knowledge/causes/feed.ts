@@ -87,7 +87,7 @@ export const FEED_CAUSES: readonly Cause[] = [
     prior: 0.015,
     priorFactors: [
       {
-        when: { wireClass: ['tubular-self-shielded', 'tubular-gas-shielded', 'solid-aluminium'] },
+        when: { wireClass: ['tubular-self-shielded', 'tubular-gas-shielded', 'metal-cored', 'solid-aluminium'] },
         factor: 2,
         because: 'soft and tubular wires need their own groove',
       },
@@ -145,7 +145,7 @@ export const FEED_CAUSES: readonly Cause[] = [
     exclusive: 'roll-tension',
     priorFactors: [
       {
-        when: { wireClass: ['tubular-self-shielded', 'tubular-gas-shielded', 'solid-aluminium'] },
+        when: { wireClass: ['tubular-self-shielded', 'tubular-gas-shielded', 'metal-cored', 'solid-aluminium'] },
         factor: 2,
         because: 'soft and tubular wire is crushed',
       },

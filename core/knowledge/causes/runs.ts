@@ -89,7 +89,7 @@ export const RUN_CAUSES: readonly Cause[] = [
     prior: 0.02,
     priorFactors: [
       {
-        when: { wireClass: ['solid-steel', 'solid-stainless', 'solid-aluminium'] },
+        when: { wireClass: ['solid-steel', 'solid-stainless', 'solid-aluminium', 'metal-cored'] },
         factor: 0.15,
         because: 'solid wire leaves little slag',
       },

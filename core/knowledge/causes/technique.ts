@@ -247,7 +247,7 @@ export const TECHNIQUE_CAUSES: readonly Cause[] = [
     prior: 0.05,
     priorFactors: [
       {
-        when: { wireClass: ['solid-steel', 'solid-stainless'] },
+        when: { wireClass: ['solid-steel', 'solid-stainless', 'metal-cored'] },
         factor: 0,
         because: 'solid wire on steel is led either way',
       },
