@@ -9,6 +9,7 @@ import { isTubular } from '../arc/wire';
 import type { Case } from '../case/schema';
 import type { Diagnosis } from '../diagnosis/diagnose';
 import { causeOf, type Engine } from '../diagnosis/engine';
+import type { CauseVerdict } from '../diagnosis/verdict';
 import type { CauseId } from '../evidence/ids';
 import type { Cause } from '../knowledge/types';
 import { MAIN_SETTINGS, toGoOnWith, type MainSetting, type Settings } from '../setting/table';
@@ -193,7 +194,13 @@ function remediesOf(work: Work): Remedies {
   const hasMove = (id: CauseId): boolean => TRIM.includes(id) && input.settings?.trimPct !== undefined;
   const seen = seenFaults(work);
   const ids = [...new Set([...recorded, ...(isRemedy ? [top.cause] : []), ...seen])].filter((id) => !hasMove(id));
-  const ofThePart = likeliest !== null && ['part', 'plate'].includes(likeliest.remedy.kind);
+  // A part that a look has shown to be wrong leads, and a figure that is wrong as well is put right with it.
+  const isFigure = ({ cause, probability }: CauseVerdict): boolean =>
+    probability > LIKELY && causeOf(engine, cause).remedy.kind === 'setting';
+  const ofThePart =
+    likeliest !== null &&
+    ['part', 'plate'].includes(likeliest.remedy.kind) &&
+    !(seen.includes(top.cause) && diagnosis.causes.some(isFigure));
   return {
     moves: ids.map((id) => remedyMove(causeOf(engine, id), recorded.includes(id) || seen.includes(id))),
     numbersStay: recorded.length > 0 || ofThePart,
