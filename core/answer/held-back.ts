@@ -12,6 +12,7 @@ export function heldBack(correction: Correction, { settings = {} }: Case): Corre
     settings: toGoOnWith(settings),
     moves: correction.moves.filter(({ kind }) => kind === 'remedy'),
     alternative: { moves: [], after: null },
+    either: false,
     after: correction.before,
     outOfReach: [],
     procedure: [],

@@ -30,6 +30,8 @@ export type Correction = {
   settings: Settings;
   moves: Move[];
   alternative: { moves: Move[]; after: Effect | null };
+  /** Whether volts and wire are as likely to be the one that is wrong, and both ways are offered: either will do. */
+  either: boolean;
   before: Effect | null;
   after: Effect | null;
   /** What the machine, the wire or the plate does not allow, and what then. */
@@ -57,15 +59,32 @@ function remedyMove(entry: Cause, seen: boolean): RemedyMove {
   };
 }
 
+const OF_VOLTS = ['voltage-low', 'voltage-high'] as const;
+const OF_WIRE = ['wire-fast', 'wire-slow'] as const;
+/** So near to each other, and both so likely, it is the one as well as the other. */
+const EITHER = { apart: 0.15, least: 0.2 };
+
 /** Of volts and wire the one that is said to be wrong is turned before the one that only follows it. */
 function wrongFirst(order: readonly MainSetting[], chance: (causes: readonly CauseId[]) => number): MainSetting[] {
   const [volts, wire] = [order.indexOf('voltageV'), order.indexOf('wireSpeedMPerMin')];
   if (volts < 0 || wire < 0) return [...order];
-  const [byVolts, byWire] = [chance(['voltage-low', 'voltage-high']), chance(['wire-fast', 'wire-slow'])];
+  const [byVolts, byWire] = [chance(OF_VOLTS), chance(OF_WIRE)];
+  // What heats or cools the plate is the wire: the volts follow it.
+  const byHeat = chance(['heat-low', 'heat-high']);
+  if (byHeat > byVolts && byHeat > byWire)
+    return order.map((name, i) =>
+      i === Math.min(volts, wire) ? 'wireSpeedMPerMin' : i === Math.max(volts, wire) ? 'voltageV' : name,
+    );
   const first = byVolts === byWire ? order[Math.min(volts, wire)] : byVolts > byWire ? 'voltageV' : 'wireSpeedMPerMin';
   const second = first === 'voltageV' ? 'wireSpeedMPerMin' : 'voltageV';
   const [sooner, later] = [Math.min(volts, wire), Math.max(volts, wire)];
   return order.map((name, i) => (i === sooner ? first : i === later ? second : name));
+}
+
+/** Whether volts and wire are as likely to be the one that is wrong. */
+function isEither(chance: (causes: readonly CauseId[]) => number): boolean {
+  const [byVolts, byWire] = [chance(OF_VOLTS), chance(OF_WIRE)];
+  return Math.abs(byVolts - byWire) <= EITHER.apart && Math.min(byVolts, byWire) >= EITHER.least;
 }
 
 /** Whether a target runs in another transfer than today's figures would in balance. */
@@ -230,6 +249,7 @@ export function correct(engine: Engine, input: Case, diagnosis: Diagnosis): Corr
         settings: { ...today },
         moves,
         alternative,
+        either: false,
         before: null,
         after: null,
         outOfReach: [],
@@ -310,6 +330,7 @@ export function correct(engine: Engine, input: Case, diagnosis: Diagnosis): Corr
     },
     before: effectOf(diagnosis.arc),
     after: effectOf(arcAfter),
+    either: otherTarget !== null && isEither((causes) => probabilityOf(diagnosis, ...causes)),
     // What the procedure holds back is said as that, not as a machine's end.
     outOfReach:
       procedure === undefined

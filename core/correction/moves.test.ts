@@ -96,6 +96,7 @@ describe('the next bead', () => {
     settings,
     moves,
     alternative: { moves: [], after: null },
+    either: false,
     before: null,
     after: null,
     outOfReach: [],

@@ -1,6 +1,6 @@
 import { AMPS_OFF, currentLawOff, type AmpsRead } from '../arc/amps';
 import { gasSuits, linerSuits, polarityWanted, rollSuits, tipSuits } from '../arc/fit';
-import { globularShare, sprayTransitionCurrent } from '../arc/transfer';
+import { globularShare, sprayTransitionCurrent, transferMode } from '../arc/transfer';
 import { balanceTolerance } from '../arc/balance';
 import { BURN_OFF, GAS, HEAT_WANTED, BALANCE } from '../arc/coefficients';
 import type { FlowWindow } from '../arc/gas-cover';
@@ -157,6 +157,8 @@ function heatResidual(currentA: number, { currentWantedA, currentAskedA }: ArcSe
   return least > HEAT_WINDOW ? least - HEAT_WINDOW : 0;
 }
 
+/** The same for telling which of a pair is off in a spray: it ends an eighth over its transition. */
+const SPRAY_HEAT_UNIT = 0.09;
 /** Heat units between the wire's heat and the volts' from which on they are clearly out of balance. */
 const CLEARLY_APART = 1.5;
 
@@ -168,10 +170,13 @@ const CLEARLY_APART = 1.5;
  */
 function heatOfPair(setup: ArcSetup, { voltageV }: Settings, currentA: number): number {
   const asked = setup.currentAskedA ?? currentA;
-  const byWire = Math.log(currentA / asked) / HEAT_UNIT;
   const known = withWire(setup);
+  // A spray that was asked for has its transition close under it: less wire is missed there sooner.
+  const isSpray = known !== null && !setup.pulse && transferMode(asked, known.wire, setup.gas) === 'spray';
+  const unit = isSpray && setup.baseMetal !== 'aluminium' ? SPRAY_HEAT_UNIT : HEAT_UNIT;
+  const byWire = Math.log(currentA / asked) / unit;
   if (voltageV === undefined || known === null) return Math.max(-1, Math.min(1, byWire / 2));
-  const byVolts = Math.log(currentBalancedBy(known, voltageV) / asked) / HEAT_UNIT;
+  const byVolts = Math.log(currentBalancedBy(known, voltageV) / asked) / unit;
   return ((byWire + byVolts) / 2) * Math.min(1, Math.abs(byWire - byVolts) / CLEARLY_APART);
 }
 

@@ -149,7 +149,7 @@ function OtherWay({ answer }: { answer: Answer }) {
   return (
     <View className="gap-1">
       <Heading level={3} className="text-base">
-        Or the other way
+        {answer.correction.either ? 'Either will do: or the other way' : 'Or the other way'}
       </Heading>
       {alternative.moves.map(
         (move, index) =>

@@ -266,6 +266,7 @@ export const ANSWER_SCHEMA = object({
     settings,
     moves: list(move),
     alternative: object({ moves: list(move), after: effect }),
+    either: flag,
     before: effect,
     after: effect,
     outOfReach: list(text),
