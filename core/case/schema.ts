@@ -92,6 +92,8 @@ export const PREFERENCES_SCHEMA = {
     heat: { enum: ['as-wanted', 'a-bit-hot'] },
     /** How the metal crosses on plate that takes both: as its thickness asks, or always one of them. */
     transfer: { enum: ['by-plate', 'short-arc', 'spray'] },
+    /** Whether sheet of 0.8 to 2 mm is stitched or run in one; by its thickness where nothing is said. */
+    sheet: { enum: ['by-thickness', 'stitch', 'run'] },
     gun: { enum: ['push', 'drag'] },
     run: { enum: ['straight', 'weave'] },
   },

@@ -12,6 +12,7 @@ import { plateHeat, type PlateHeat } from './plate-heat';
 import { plugPlan, type PlugPlan } from './plug';
 import { protectionFor, type Protection } from './protection';
 import { misfitsOf, type Misfit } from './rig-check';
+import { otherSides } from './other-side';
 import { stitchPlan, type StitchPlan } from './stitch';
 import { techniqueFor, type Technique } from './technique';
 import { slopeFor, timesFor, type Times } from './times';
@@ -27,6 +28,8 @@ export type Start = {
   marks: { [name in SettingName]?: string };
   /** The other transfer with its figures, where both do on this plate: what it gives and what it costs. */
   otherWay: OtherStart | null;
+  /** What another school would do on this sheet, a line each with its figures and its reason. */
+  otherSides: string[];
   passes: Pass[];
   technique: Technique;
   times: Times;
@@ -165,7 +168,10 @@ export function startOf(
   const stitch =
     thinnestMm === null || setup.joint === 'plug'
       ? null
-      : stitchPlan({ baseMetal: setup.baseMetal, thinnestMm, gapMm, lengthMm }, reading.heatInputKJPerMm ?? 0.1);
+      : stitchPlan(
+          { baseMetal: setup.baseMetal, thinnestMm, gapMm, lengthMm, school: input.preferences?.sheet },
+          reading.heatInputKJPerMm ?? 0.1,
+        );
   const technique = techniqueFor(setup, { ratio, gapMm }, travelMmPerMin, stitch !== null);
   const choice =
     thicknessMm === undefined
@@ -187,6 +193,7 @@ export function startOf(
     settings: all,
     marks: marksOf(all, input.rig?.dials),
     otherWay: otherStart(input, setup, correctOf),
+    otherSides: otherSides(input, setup, correctOf),
     passes,
     technique,
     times: timesFor(setup, { currentA, wireSpeedMPerMin, stitched: stitch !== null }, input.rig?.controls),

@@ -27,6 +27,14 @@ describe('a sheet that is stitched', () => {
     expect(sheet({ lengthMm: 90_000 })!.order).toHaveLength(24);
   });
 
+  it('is stitched or run by the school of the welder where welders differ, and by its thickness else', () => {
+    const stitched = (thinnestMm: number, school?: 'by-thickness' | 'stitch' | 'run') =>
+      sheet({ thinnestMm, school }) !== null;
+    expect([0.7, 1, 1.5, 2].map((mm) => stitched(mm))).toEqual([true, true, false, false]);
+    expect([0.7, 1, 1.5, 2].map((mm) => stitched(mm, 'stitch'))).toEqual([true, true, true, false]);
+    expect([0.7, 1, 1.5, 2].map((mm) => stitched(mm, 'run'))).toEqual([true, false, false, false]);
+  });
+
   it('waits longer the more heat lies in it, the thinner it is, and in stainless, which holds its heat', () => {
     const seconds = (heat: number, mm: number, metal: 'mild-steel' | 'stainless' | 'aluminium' = 'mild-steel') =>
       secondsToCool(heat, mm, metal);

@@ -1,4 +1,4 @@
-import type { BaseMetal } from '../case/schema';
+import type { BaseMetal, Preferences } from '../case/schema';
 import { STITCH_UNDER_MM } from '../arc/coefficients';
 import { requireRange } from '../arc/wire';
 
@@ -14,6 +14,20 @@ export type StitchPlan = {
   order: number[];
   backing: boolean;
 };
+
+/**
+ * Sheet up to which it is stitched by a school that stitches all it can, and from which it is run by one that runs all it can, mm;
+ * between them welders differ. Source: trade practice; thinner than the last, a bead in one falls through any hand.
+ */
+export const STITCH_SCHOOL_MM = {
+  stitch: { 'mild-steel': 2, stainless: 2, aluminium: 3 },
+  run: { 'mild-steel': 0.8, stainless: 0.8, aluminium: 1.5 },
+} as const;
+
+/** Thickness under which a sheet is stitched, mm. @param school of the welder; by its thickness where nothing is said */
+export function stitchUnder(baseMetal: BaseMetal, school: Preferences['sheet'] = 'by-thickness'): number {
+  return school === 'by-thickness' ? STITCH_UNDER_MM[baseMetal] : STITCH_SCHOOL_MM[school][baseMetal];
+}
 
 /** A backing bar under so thin a sheet, mm, or over any gap in one. */
 const BACKING_UNDER_MM = 1;
@@ -76,17 +90,23 @@ export function stretchOrder(count: number): number[] {
   return order;
 }
 
-type Sheet = { baseMetal: BaseMetal; thinnestMm: number; gapMm: number; lengthMm: number | null };
+type Sheet = {
+  baseMetal: BaseMetal;
+  thinnestMm: number;
+  gapMm: number;
+  lengthMm: number | null;
+  school?: Preferences['sheet'];
+};
 
 /**
  * How a sheet is stitched; null for one that a bead can be drawn on in one.
  * @param heatInputKJPerMm of the run
  */
 export function stitchPlan(
-  { baseMetal, thinnestMm, gapMm, lengthMm }: Sheet,
+  { baseMetal, thinnestMm, gapMm, lengthMm, school }: Sheet,
   heatInputKJPerMm: number,
 ): StitchPlan | null {
-  if (thinnestMm >= STITCH_UNDER_MM[baseMetal]) return null;
+  if (thinnestMm >= stitchUnder(baseMetal, school)) return null;
   const within = (value: number, least: number, most: number): number => Math.min(most, Math.max(least, value));
   const stitchMm = Math.round(within(STITCH.perThickness * thinnestMm, STITCH.leastMm, STITCH.mostMm));
   const pitchMm = Math.max(1, Math.round(stitchMm * (1 - OVERLAP)));

@@ -239,7 +239,7 @@ function Hand({ start }: { start: Start }) {
   const textIn = useTextIn();
   const { coupon, dials } = useBenchRecords();
   const [more, setMore] = useState(false);
-  const { technique, passes, stitch, plug, times, looksAndSounds } = start;
+  const { technique, passes, stitch, plug, times, looksAndSounds, otherSides } = start;
   const pace = plug !== null ? [plugWords(plug)] : stitch === null ? [paceWords(technique)] : [];
   const { joint = 'bead-on-plate', thicknessMm = 3, otherThicknessMm, gapMm = 0 } = coupon.job.job;
   return (
@@ -270,6 +270,7 @@ function Hand({ start }: { start: Start }) {
       )}
       {passes.length > 1 && <Told label="Passes" lines={passes.map((pass) => passWords(pass, dials))} />}
       {stitch !== null && <Told label="Stitch" lines={stitchWords(stitch)} />}
+      {otherSides.length > 0 && <Told label="Or" lines={otherSides} />}
       <Told label="Heat of the plate" lines={plateHeatWords(start)} />
       <Told label="Coats" lines={start.protection.coats} />
       <Told label="Helmet" lines={[shadeWords(start.protection)]} />

@@ -63,6 +63,28 @@ export function HabitsPanel() {
         onChoose={(heat) => school({ heat })}
       />
       <Habit
+        title="Steel of 5 to 10 mm, flat"
+        why="By plate: short arc to 8 mm, spray above. Spray is hotter and deeper; short arc bridges gaps, and can lie on cold."
+        options={[
+          { value: 'by-plate', label: 'By plate' },
+          { value: 'short-arc', label: 'Short arc' },
+          { value: 'spray', label: 'Spray' },
+        ]}
+        chosen={habits.schools.transfer ?? 'by-plate'}
+        onChoose={(transfer) => school({ transfer })}
+      />
+      <Habit
+        title="Sheet of 0.8 to 2 mm"
+        why="By thickness: stitched under 1.2 mm. Stitches keep it cool and straight; a run has one start and one stop, and warps more."
+        options={[
+          { value: 'by-thickness', label: 'By thickness' },
+          { value: 'stitch', label: 'Stitch' },
+          { value: 'run', label: 'Run' },
+        ]}
+        chosen={habits.schools.sheet ?? 'by-thickness'}
+        onChoose={(sheet) => school({ sheet })}
+      />
+      <Habit
         title="Gun on steel"
         why="Push: flatter, better covered. Drag: digs in more, crowns. Aluminium is always pushed, slag wire always dragged."
         options={[

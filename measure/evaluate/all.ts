@@ -5,6 +5,7 @@ import { calibration, confusions, judge, percent, summary, type Judged } from '.
 import { stream } from '../../core/chance/stream';
 import { landing } from './landing';
 import { sound } from './sound';
+import { sweeps } from './sweeps';
 import { whole } from './whole';
 import { drawCase, type DrawnCase } from './synthetic';
 import { COVER_CASES } from '../../core/cases/written-cover';
@@ -88,6 +89,7 @@ function drawn(): void {
 
 /** The arc by ear is asked for by itself: it takes a minute, and rests on nothing that the others do. */
 if (process.argv.includes('--sound')) sound();
+else if (process.argv.includes('--sweeps')) process.exitCode = sweeps() === 0 ? 0 : 1;
 else if (process.argv.includes('--whole')) process.exitCode = whole(DRAWN) === 0 ? 0 : 1;
 else {
   written();

@@ -109,6 +109,7 @@ const start = {
       because: text,
     }),
   ),
+  otherSides: list(text),
   passes: list(
     object({
       number: positive,
