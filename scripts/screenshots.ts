@@ -31,8 +31,10 @@ async function badBead(page: Page): Promise<void> {
   await page.getByRole('textbox', { name: 'Volts, V' }).fill('16.5');
   await page.getByRole('button', { name: 'Done' }).click();
   await page.getByRole('tab', { name: 'See' }).click();
-  await page.getByRole('button', { name: 'Ropey, humped: not said' }).click();
-  await page.getByRole('button', { name: 'Cold lap: not said' }).click();
+  await page.getByRole('button', { name: 'Ropey, humped: not looked' }).click();
+  // A hand does not tap faster.
+  await page.waitForTimeout(500);
+  await page.getByRole('button', { name: 'Cold lap: not looked' }).click();
   await page.evaluate(() =>
     document.querySelectorAll('div').forEach((box) => box.scrollTop > 0 && (box.scrollTop = 0)),
   );
@@ -46,7 +48,7 @@ async function away(page: Page): Promise<void> {
     ['Uneven', 4],
   ] as const) {
     await page.getByRole('tab', { name: 'See' }).click();
-    await page.getByRole('button', { name: `${name}: not said` }).click();
+    await page.getByRole('button', { name: `${name}: not looked` }).click();
     await page.getByRole('button', { name: `Log bead ${number}`, disabled: false }).click();
     await page.getByRole('button', { name: `Log bead ${number + 1}` }).waitFor();
   }
@@ -112,6 +114,7 @@ async function freshCoupon(page: Page): Promise<void> {
   await page.getByRole('radio', { name: 'Blue cart set' }).click();
   await page.getByRole('textbox', { name: 'Thickness, mm' }).fill('2.5');
   await page.getByRole('textbox', { name: 'Other part, mm' }).fill('5');
+  await page.getByRole('radio', { name: 'Nobody could be hurt', exact: true }).click();
   await page.getByRole('button', { name: 'Put it on the bench' }).click();
   await page.getByRole('button', { name: 'How to run it' }).click();
   await page.getByRole('img', { name: /^Gun at/ }).waitFor();

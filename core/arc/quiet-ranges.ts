@@ -1,5 +1,6 @@
 import type { GasMix } from '../case/gas-mix';
-import { SHORT_UP_TO_MM, SPRAY_FROM_MM, SPRAY_TRANSITION, WIRE_RANGE } from './coefficients';
+import { SHORT_UP_TO_MM, SPRAY_FROM_MM, SPRAY_TRANSITION } from './coefficients';
+import { WIRE_RANGE } from './wire-ranges';
 import { readBySize } from './read-rows';
 import { sprayTransitionCurrent } from './transfer';
 import { isTubular, wireMetal, type Wire } from './wire';

@@ -1,6 +1,7 @@
 import type { GasMix } from '../case/gas-mix';
 import type { BaseMetal, Position } from '../case/schema';
-import { OUT_OF_POSITION, SHORT_UP_TO_MM, SPRAY_FROM_MM, WIRE_RANGE } from './coefficients';
+import { OUT_OF_POSITION, SHORT_UP_TO_MM, SPRAY_FROM_MM } from './coefficients';
+import { WIRE_RANGE } from './wire-ranges';
 import { quietRanges, rowsOf } from './quiet-ranges';
 import { readBySize } from './read-rows';
 import { isTubular, requireRange, type Wire } from './wire';
