@@ -156,7 +156,7 @@ const SHOTS: Shot[] = [
   },
   { name: 'weld-phone', path: '/weld/0190a000-0000-7000-8006-000000000000', size: PHONE },
   { name: 'inspect-phone', path: '/weld/0190a000-0000-7000-8006-000000000200/inspect', size: PHONE, act: inspection },
-  { name: 'repair-phone', path: '/weld/0190a000-0000-7000-8006-000000000001/repair', size: PHONE },
+  { name: 'repair-phone', path: '/weld/0190a000-0000-7000-8006-000000190200/repair', size: PHONE },
   { name: 'rig-wide', path: '/rig', size: WIDE },
   { name: 'knobs-phone', path: '/rig/knobs/0190a000-0000-7000-8000-000000000002', size: PHONE },
   {
