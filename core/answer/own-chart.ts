@@ -1,5 +1,6 @@
 import { hasFigures, startAnswer } from '.';
 import { OUT_OF_POSITION } from '../arc/coefficients';
+import type { Transfer } from '../arc/transfer';
 import { wireMetal } from '../arc/wire';
 import type { BaseMetal, Case, Position } from '../case/schema';
 import { MAIN_SETTINGS, type SettingName, type Settings } from '../setting/table';
@@ -15,6 +16,8 @@ export type ChartCell = {
   /** The same on the machine's own dials. */
   marks: { [name in SettingName]?: string };
   currentA: number | null;
+  /** How the metal crosses at the computed figures; null where none are given. */
+  transfer: Transfer | null;
   passes: number;
   /** True where a bead judged sound on this rig stands behind the figures; false where they are computed. */
   proven: boolean;
@@ -60,7 +63,14 @@ export function ownChart(input: Case, proven: readonly Proven[]): ChartCell[] {
         // What was proven has its own volts, wire, stick-out and gas; the rest is as computed.
         const all = known === null ? settings : { ...settings, ...mainOf(known.settings) };
         return {
-          ...{ thicknessMm, position, outOfReach, passes: passes.length, currentA: expected.currentA },
+          ...{
+            thicknessMm,
+            position,
+            outOfReach,
+            passes: passes.length,
+            currentA: expected.currentA,
+            transfer: expected.transfer,
+          },
           settings: all,
           marks: known === null ? marks : marksOf(all, input.rig?.dials),
           proven: known !== null,
@@ -70,7 +80,9 @@ export function ownChart(input: Case, proven: readonly Proven[]): ChartCell[] {
 }
 
 /** A cell of a rig that has to be put right first. */
-const NO_FIGURES = { settings: {}, marks: {}, currentA: null, passes: 0, proven: false } satisfies Partial<ChartCell>;
+const NO_FIGURES = {
+  ...{ settings: {}, marks: {}, currentA: null, transfer: null, passes: 0, proven: false },
+} satisfies Partial<ChartCell>;
 
 const mainOf = (settings: Settings): Settings =>
   Object.fromEntries(MAIN_SETTINGS.flatMap((name) => (settings[name] === undefined ? [] : [[name, settings[name]]])));

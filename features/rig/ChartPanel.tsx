@@ -1,4 +1,5 @@
 import { useRouter } from 'expo-router';
+import { Fragment } from 'react';
 import { ScrollView, View } from 'react-native';
 import { POSITIONS, type Position } from '@/core/case/terms';
 import type { ChartCell } from '@/core/answer/own-chart';
@@ -14,7 +15,7 @@ import { POSITION_WORDS } from '../shared/job-words';
 import { supplyWords, wireWords } from '../shared/rig-words';
 import { useUnits } from '../shared/use-habits';
 import { useOwnChart } from '../shared/use-records';
-import { cellWords, chartCsv } from './chart-file';
+import { cellWords, chartCsv, turnWords } from './chart-file';
 import { ImportPart } from './ImportPart';
 
 /** A rig's own settings chart: fillets by thickness and position, in its own marks; a clean page on paper. */
@@ -89,27 +90,37 @@ function PositionTable({ position, cells }: { position: Position; cells: readonl
           </Words>
         ))}
       </Row>
-      {cells.map((cell) => {
+      {cells.map((cell, i) => {
         const { volts, wire } = cellWords(cell, units);
         const marks = [cell.proven ? '○' : '', cell.passes > 1 ? `×${cell.passes}` : ''].filter((mark) => mark !== '');
         const said = [cell.proven ? 'proven' : '', cell.passes > 1 ? `${cell.passes} passes` : ''].filter(
           (mark) => mark !== '',
         );
+        const turn = turnWords(cell, cells[i - 1]);
         return (
-          <Row key={cell.thicknessMm} role="row" className="min-h-9 items-center border-b border-edge">
-            <Words role="cell" strong className={WIDTHS[0]}>
-              {readable(cell.thicknessMm, 'length', units)}
-            </Words>
-            <Words role="cell" className={WIDTHS[1]}>
-              {volts}
-            </Words>
-            <Words role="cell" className={WIDTHS[2]}>
-              {wire}
-            </Words>
-            <Words role="cell" aria-label={said.join(', ')} strong className={WIDTHS[3]}>
-              {marks.join(' ')}
-            </Words>
-          </Row>
+          <Fragment key={cell.thicknessMm}>
+            {turn !== null && (
+              <Row role="row" className="border-b-2 border-ink pt-2">
+                <Words role="cell" className="text-sm">
+                  {turn}
+                </Words>
+              </Row>
+            )}
+            <Row role="row" className="min-h-9 items-center border-b border-edge">
+              <Words role="cell" strong className={WIDTHS[0]}>
+                {readable(cell.thicknessMm, 'length', units)}
+              </Words>
+              <Words role="cell" className={WIDTHS[1]}>
+                {volts}
+              </Words>
+              <Words role="cell" className={WIDTHS[2]}>
+                {wire}
+              </Words>
+              <Words role="cell" aria-label={said.join(', ')} strong className={WIDTHS[3]}>
+                {marks.join(' ')}
+              </Words>
+            </Row>
+          </Fragment>
         );
       })}
     </View>

@@ -1,9 +1,10 @@
 import { parse } from 'papaparse';
 import type { ChartCell } from '@/core/answer/own-chart';
-import { cellWords, chartCsv } from './chart-file';
+import { cellWords, chartCsv, turnWords } from './chart-file';
 
 const CELL: ChartCell = {
   ...{ thicknessMm: 3, position: 'flat', currentA: 143.6, passes: 1, proven: true, outOfReach: [] },
+  transfer: 'short-circuit',
   settings: { voltageV: 19, wireSpeedMPerMin: 5.8, stickOutMm: 10, gasFlowLPerMin: 11 },
   marks: { voltageV: 'knob 4' },
 };
@@ -26,6 +27,7 @@ describe('a chart as a file', () => {
       'stick-out (mm)': '10',
       'gas flow (L/min)': '11',
       'current (A)': '144',
+      transfer: 'short-circuit',
       passes: '1',
       proven: 'yes',
       'out of reach': '',
@@ -48,4 +50,14 @@ it('says a cell as it is set: by its mark, else by its figure, and by trim in pu
     volts: 'trim 0',
     wire: '228 in/min',
   });
+});
+
+it('draws a line across the chart where the metal crosses another way from there on', () => {
+  const spray: ChartCell = { ...CELL, thicknessMm: 8, transfer: 'spray' };
+  expect(turnWords(spray, CELL)).toBe('From here in spray');
+  expect(turnWords(CELL, spray)).toBe('From here in short arc');
+  expect(turnWords(CELL, undefined)).toBeNull();
+  expect(turnWords(CELL, CELL)).toBeNull();
+  // Where no figure is given nothing is crossed.
+  expect(turnWords({ ...CELL, transfer: null }, spray)).toBeNull();
 });

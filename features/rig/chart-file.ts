@@ -16,27 +16,47 @@ const named = (name: string, quantity: Quantity, units: UnitSystem): string =>
 export function chartCsv(cells: readonly ChartCell[], units: UnitSystem): string {
   const figure = (value: number | undefined, quantity: Quantity): string =>
     value === undefined ? '' : readable(value, quantity, units);
-  const rows = cells.map(({ thicknessMm, position, settings, marks, currentA, passes, proven, outOfReach }) => ({
-    [named('thickness', 'length', units)]: figure(thicknessMm, 'length'),
-    position,
-    ...Object.fromEntries(
-      FIGURES.flatMap((name) => {
-        const { name: called, quantity } = SETTINGS[name];
-        return [
-          [named(called, quantity, units), figure(settings[name], quantity)],
-          ...(name === 'voltageV' || name === 'wireSpeedMPerMin'
-            ? [[`${called.toLowerCase()}, mark`, marks[name] ?? '']]
-            : []),
-        ];
-      }),
-    ),
-    'current (A)': currentA === null ? '' : String(Math.round(currentA)),
-    passes: String(passes),
-    proven: proven ? 'yes' : 'no',
-    'out of reach': outOfReach.join(' '),
-  }));
+  const rows = cells.map(
+    ({ thicknessMm, position, settings, marks, currentA, transfer, passes, proven, outOfReach }) => ({
+      [named('thickness', 'length', units)]: figure(thicknessMm, 'length'),
+      position,
+      ...Object.fromEntries(
+        FIGURES.flatMap((name) => {
+          const { name: called, quantity } = SETTINGS[name];
+          return [
+            [named(called, quantity, units), figure(settings[name], quantity)],
+            ...(name === 'voltageV' || name === 'wireSpeedMPerMin'
+              ? [[`${called.toLowerCase()}, mark`, marks[name] ?? '']]
+              : []),
+          ];
+        }),
+      ),
+      'current (A)': currentA === null ? '' : String(Math.round(currentA)),
+      transfer: transfer ?? '',
+      passes: String(passes),
+      proven: proven ? 'yes' : 'no',
+      'out of reach': outOfReach.join(' '),
+    }),
+  );
   return unparse(rows, { newline: '\n' });
 }
+
+/**
+ * What a line across the chart says above a cell: that from there on the metal crosses another way. Null where it crosses as in the
+ * cell before.
+ */
+export function turnWords(cell: ChartCell, before: ChartCell | undefined): string | null {
+  const { transfer } = cell;
+  if (before === undefined || transfer === null || before.transfer === null || transfer === before.transfer)
+    return null;
+  return TURNS[transfer] ?? null;
+}
+
+const TURNS: { [transfer in NonNullable<ChartCell['transfer']>]?: string } = {
+  spray: 'From here in spray',
+  'short-circuit': 'From here in short arc',
+  globular: 'From here in coarse drops',
+};
 
 /** Volts and wire of a cell as they are set: the marks where the machine has them, else the figures. */
 export function cellWords({ settings, marks }: ChartCell, units: UnitSystem): { volts: string; wire: string } {

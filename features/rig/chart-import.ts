@@ -21,7 +21,7 @@ const FIGURE_NAMES = Object.keys(FIGURES) as FigureName[];
 const DIALS: readonly FigureDial[] = ['voltageV', 'wireSpeedMPerMin'];
 
 /** Columns that a chart of this workshop has besides: they say what its figures do, and are worked out anew. */
-const BESIDES = /^(current|passes|proven|out of reach)\b/;
+const BESIDES = /^(current|transfer|passes|proven|out of reach)\b/;
 /** More lines are no settings chart. */
 const MOST_LINES = 200;
 
