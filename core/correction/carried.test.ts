@@ -17,6 +17,9 @@ describe('what is known of the next bead', () => {
     } as const;
     expect(carriedFindings(findings, [])).toEqual({ [checkOf('gas-leak')]: 'present' });
     expect(carriedFindings(findings, ['gas-leak'])).toEqual({});
+    // A plate that was warm is warm still, until it was left to cool.
+    expect(carriedFindings({ 'plate-warm': 'present' }, [])).toEqual({ 'plate-warm': 'present' });
+    expect(carriedFindings({ 'plate-warm': 'present' }, ['heat-buildup'])).toEqual({});
     // A trial of the knobs is no look, and an id of another day says nothing.
     expect(carriedFindings({ [checkOf('voltage-low')]: 'present' }, ['retired-cause'])).toEqual({});
   });

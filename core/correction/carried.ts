@@ -33,12 +33,17 @@ const WORTH_KEEPING = 1.5;
 
 const odds = (p: number): number => p / (1 - p);
 
+/** What is so of the plate until somebody says otherwise, whatever the bead on it showed; letting it cool ends it. */
+const REMEMBERED = { 'plate-warm': ['heat-buildup', 'interpass-hot'] } as const;
+
 /** Looks that showed a fault which was not cured since: it is still there. @param cured causes whose remedy was done */
 export function carriedFindings(findings: Findings, cured: readonly string[]): Record<string, 'present'> {
   const looks = LASTING.filter(({ id }) => !cured.includes(id)).flatMap(({ check, early }) => [check, early ?? check]);
-  return Object.fromEntries(
-    looks.filter((look) => findings[look] === 'present').map((look) => [look, 'present' as const]),
+  const remembered = Object.entries(REMEMBERED).flatMap(([id, ends]) =>
+    ends.some((cause) => cured.includes(cause)) ? [] : [id],
   );
+  const still = [...looks, ...remembered].filter((id) => findings[id] === 'present');
+  return Object.fromEntries(still.map((id) => [id, 'present' as const]));
 }
 
 /** How many times likelier than usual this coupon makes a cause, all its beads together. */

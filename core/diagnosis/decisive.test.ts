@@ -164,3 +164,38 @@ describe('what the record shows by itself', () => {
     );
   });
 });
+
+describe('how often and when', () => {
+  const surging = withFindings(BARE, { 'wire-surges': 'present' });
+
+  it('tells a spool or roll that turns from a liner that drags', () => {
+    const beat = withFindings(surging, { 'when-beat': 'present' });
+    const turns = (input: Case): number =>
+      chanceOf('brake-tight', input) + chanceOf('roll-wrong', input) + chanceOf('brake-loose', input);
+    expect(first(surging)).toBe('liner-dirty');
+    expect(turns(beat)).toBeGreaterThan(2 * turns(surging));
+    expect(first(beat)).not.toBe('liner-dirty');
+  });
+
+  it('tells what is wrong only at the start, or only once it is hot', () => {
+    const poor = withFindings(BARE, { 'start-poor': 'present', 'holes-start': 'present' });
+    expect(['preflow-short', 'wire-untrimmed']).toContain(first(withFindings(poor, { 'when-start': 'present' })));
+    const burning = withFindings(BARE, { 'wire-burns-back': 'present', 'tip-fused': 'present' });
+    expect(first(withFindings(burning, { 'when-hot': 'present' }))).toBe('gun-hot');
+    const sputters = withFindings(BARE, { 'sound-sputter': 'present', 'bead-ropey': 'present' });
+    expect(chanceOf('cable-loose', withFindings(sputters, { 'when-hot': 'present' }))).toBeGreaterThan(
+      3 * chanceOf('cable-loose', sputters),
+    );
+  });
+
+  it('does not take a plate that was warm for a setting that is hot', () => {
+    const through: Case = {
+      ...withFindings(BARE, { 'back-burned-through': 'present', 'bead-sunken': 'present' }),
+      job: { ...BARE.job, thicknessMm: 2, otherThicknessMm: 2 },
+      settings: { voltageV: 18, wireSpeedMPerMin: 5.3, stickOutMm: 10 },
+    };
+    const warm = withFindings(through, { 'plate-warm': 'present' });
+    expect(chanceOf('heat-buildup', warm)).toBeGreaterThan(2 * chanceOf('heat-buildup', through));
+    expect(chanceOf('heat-high', warm)).toBeLessThan(chanceOf('heat-high', through));
+  });
+});

@@ -27,4 +27,5 @@ export const OPPOSITES: Knowledge['opposites'] = [
   ['sound-crisp', 'wire-stubs'],
   ['sound-hiss', 'wire-stubs'],
   ['no-feed', 'wire-stubs'],
+  ['when-start', 'when-hot'],
 ];

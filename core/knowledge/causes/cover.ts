@@ -64,6 +64,7 @@ export const COVER_CAUSES: readonly Cause[] = [
     prior: 0.025,
     priorFactors: [NO_GAS],
     links: [
+      ['when-start', 0.3, 'the line has filled with air'],
       ['holes-scattered', 0.6, 'less gas and some air arrive'],
       ['residue-oxide', 0.3, 'air burns the hot bead'],
       ['residue-black-soot', 0.3, 'air in the arc makes soot'],
@@ -94,6 +95,7 @@ export const COVER_CAUSES: readonly Cause[] = [
       { residual: 'cylinder', at: 2, because: 'next to nothing was left in the cylinder' },
     ],
     links: [
+      ['when-hot', 0.1, 'it ran out on the way'],
       ['holes-scattered', 0.95, 'the arc burns in air'],
       ['no-gas-heard', 0.9, 'nothing flows'],
       ['spatter-heavy', 0.6, 'an arc in air spits'],
@@ -150,6 +152,7 @@ export const COVER_CAUSES: readonly Cause[] = [
     prior: 0.06,
     priorFactors: [{ when: { noGas: true }, factor: 0.05, because: 'no gas to hinder' }],
     links: [
+      ['when-hot', 0.2, 'spatter gathers in the nozzle'],
       ['nozzle-clogged', 0.9, 'the spatter can be seen'],
       ['holes-scattered', 0.6, 'the gas comes out on one side'],
       ['holes-one-spot', 0.15, 'the gas comes out on one side'],
@@ -197,6 +200,7 @@ export const COVER_CAUSES: readonly Cause[] = [
     prior: 0.03,
     priorFactors: [NO_GAS],
     links: [
+      ['when-start', 0.7, 'the gas comes after the arc'],
       ['holes-start', 0.65, 'the first second burns in air'],
       ['holes-crater', 0.45, 'the crater freezes in air'],
     ],
@@ -247,6 +251,7 @@ export const COVER_CAUSES: readonly Cause[] = [
       { when: { baseMetal: ['aluminium'] }, factor: 2.5, because: 'aluminium takes up every trace of hydrogen' },
     ],
     links: [
+      ['when-start', 0.35, 'the first gas from the hose is damp'],
       ['holes-scattered', 0.5, 'hydrogen and air in the puddle'],
       ['holes-start', 0.35, 'the hose takes up water between runs'],
       ['residue-black-soot', 0.3, 'air in the arc makes soot'],

@@ -78,6 +78,7 @@ export const ELECTRIC_CAUSES: readonly Cause[] = [
     group: 'electrics',
     prior: 0.02,
     links: [
+      ['when-hot', 0.5, 'the joint heats until it lets go'],
       ['sound-sputter', 0.4, 'the current comes and goes'],
       ['arc-flutters', 0.35, 'the current comes and goes'],
       ['start-poor', 0.35, 'no current to light the arc'],
@@ -100,6 +101,7 @@ export const ELECTRIC_CAUSES: readonly Cause[] = [
     group: 'electrics',
     prior: 0.015,
     links: [
+      ['when-hot', 0.15, 'the lead warms, and its resistance with it'],
       ['bead-ropey', 0.35, 'less power than set'],
       ['back-no-mark', 0.35, 'less power than set'],
       ['wire-stubs', 0.25, 'volts sag under load'],
@@ -143,6 +145,7 @@ export const ELECTRIC_CAUSES: readonly Cause[] = [
     prior: 0.015,
     exclusive: 'burn-back',
     links: [
+      ['when-start', 0.3, 'the ball that is left has to be blown off'],
       ['tip-fused', 0.45, 'the wire melts into the tip at each stop'],
       ['start-poor', 0.35, 'a big ball is left on the wire'],
       ['spatter-big-drops', 0.08, 'the ball is thrown at the next start'],
@@ -205,6 +208,7 @@ export const ELECTRIC_CAUSES: readonly Cause[] = [
       { when: { wireClass: ['tubular-gas-shielded'] }, factor: 1.6, because: 'tubular wire radiates more' },
     ],
     links: [
+      ['when-hot', 0.8, 'it takes minutes to get hot'],
       ['wire-burns-back', 0.3, 'the hot tip grips the wire'],
       ['tip-fused', 0.35, 'the hot tip grips the wire'],
       ['bead-fades', 0.3, 'it gets worse the longer the arc is on'],
@@ -226,6 +230,7 @@ export const ELECTRIC_CAUSES: readonly Cause[] = [
     prior: 0.012,
     priorFactors: [{ when: { thinUpToMm: 2 }, factor: 0.2, because: 'sheet wants little current' }],
     links: [
+      ['when-hot', 0.75, 'the switch opens when it is hot'],
       ['machine-cuts-out', 0.9, 'the thermal switch opens'],
       ['no-feed', 0.2, 'some machines stop the feed too'],
     ],

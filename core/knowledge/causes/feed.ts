@@ -9,6 +9,7 @@ export const FEED_CAUSES: readonly Cause[] = [
     group: 'feed',
     prior: 0.05,
     links: [
+      ['when-hot', 0.2, 'hot, the bore opens or grips'],
       ['arc-wanders', 0.45, 'the wire leaves the tip at changing angles'],
       ['sound-sputter', 0.45, 'the current contact comes and goes'],
       ['arc-flutters', 0.35, 'the contact point moves up and down'],
@@ -93,6 +94,7 @@ export const FEED_CAUSES: readonly Cause[] = [
       },
     ],
     links: [
+      ['when-beat', 0.35, 'the roll grips at one place of its turn'],
       ['wire-surges', 0.6, 'the groove slips or crushes'],
       ['wire-birdnest', 0.3, 'crushed wire jams'],
       ['bead-uneven', 0.3, 'metal comes in jerks'],
@@ -171,6 +173,7 @@ export const FEED_CAUSES: readonly Cause[] = [
     prior: 0.015,
     exclusive: 'spool-brake',
     links: [
+      ['when-beat', 0.5, 'the spool drags at one place of its turn'],
       ['wire-surges', 0.55, 'the rolls slip against the drag'],
       ['bead-uneven', 0.25, 'metal comes in jerks'],
       ['sound-sputter', 0.25, 'the arc follows the feed'],
@@ -190,6 +193,7 @@ export const FEED_CAUSES: readonly Cause[] = [
     prior: 0.012,
     exclusive: 'spool-brake',
     links: [
+      ['when-beat', 0.3, 'a loop comes round with the spool'],
       ['wire-birdnest', 0.3, 'loose loops tangle'],
       ['wire-surges', 0.25, 'loops catch'],
       ['no-feed', 0.1, 'a crossed loop stops the wire'],

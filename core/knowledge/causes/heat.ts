@@ -74,6 +74,8 @@ export const HEAT_CAUSES: readonly Cause[] = [
       { when: { baseMetal: ['aluminium'] }, factor: 2, because: 'aluminium carries heat ahead of the arc' },
     ],
     links: [
+      ['plate-warm', 0.6, 'the next bead begins on what the last one heated'],
+      ['when-hot', 0.3, 'cold plate takes it, warm plate does not'],
       ['bead-widens', 0.75, 'the same heat on hotter plate'],
       ['holes-through', 0.25, 'blows through late in the run'],
       ['back-burned-through', 0.2, 'blows through late in the run'],
@@ -124,6 +126,7 @@ export const HEAT_CAUSES: readonly Cause[] = [
       { when: { baseMetal: ['mild-steel', 'aluminium'] }, factor: 0, because: 'this limit is for stainless' },
     ],
     links: [
+      ['plate-warm', 0.85, 'it was not left to cool'],
       ['colour-heat-tint', 0.8, 'it stays hot in air'],
       ['plate-warped', 0.5, 'stainless grows half as much again as steel and carries heat off badly'],
       ['residue-oxide', 0.35, 'the hot face burns'],

@@ -82,6 +82,7 @@ export const PLATE_CAUSES: readonly Cause[] = [
       { when: { baseMetal: ['aluminium'] }, factor: 1.5, because: 'hydrogen makes most holes in aluminium' },
     ],
     links: [
+      ['when-start', 0.15, 'the arc dries what is ahead of it'],
       ['holes-scattered', 0.45, 'steam and hydrogen in the puddle'],
       ['holes-start', 0.3, 'the first centimetres are the wettest'],
       ['holes-wormtracks', 0.25, 'steam from under the bead'],

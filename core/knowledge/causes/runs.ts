@@ -27,6 +27,7 @@ export const RUN_CAUSES: readonly Cause[] = [
     group: 'technique',
     prior: 0.05,
     links: [
+      ['when-start', 0.6, 'a ball or a long end is blown off first'],
       ['start-poor', 0.7, 'a ball has to be blown off first'],
       ['holes-start', 0.3, 'the first arc is long and unshielded'],
       ['spatter-big-drops', 0.1, 'the ball is thrown at the start'],
@@ -121,6 +122,7 @@ export const RUN_CAUSES: readonly Cause[] = [
       { when: { thinUpToMm: 2 }, factor: 0.4, because: 'thin sheet is warm at once' },
     ],
     links: [
+      ['when-start', 0.75, 'the plate is cold only there'],
       ['toe-cold-lap', 0.4, 'the first metal lies on cold plate'],
       ['start-poor', 0.4, 'the arc begins on cold metal'],
       ['bead-widens', 0.45, 'it spreads once the plate is warm'],

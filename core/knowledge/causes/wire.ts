@@ -9,6 +9,7 @@ export const WIRE_CAUSES: readonly Cause[] = [
     group: 'feed',
     prior: 0.02,
     links: [
+      ['when-beat', 0.15, 'one side of the spool is rusty'],
       ['wire-surges', 0.35, 'rust drags in the liner'],
       ['holes-scattered', 0.3, 'rust brings water into the puddle'],
       ['sound-sputter', 0.35, 'rust does not conduct'],
