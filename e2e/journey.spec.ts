@@ -88,7 +88,7 @@ test('a double tap on a finding is one, not there is said on purpose; undo takes
   await breathe();
   await tile.dblclick();
   await expect(tile).toHaveAccessibleName('Undercut: not looked');
-  await page.getByRole('radio', { name: 'Not there' }).click();
+  await page.getByRole('radio', { name: 'Not there', exact: true }).click();
   await breathe();
   await tile.dblclick();
   await expect(tile).toHaveAccessibleName('Undercut: not there');
