@@ -39,7 +39,7 @@ test('from a bad bead to corrected numbers, to the next bead, and all of it agai
     .click();
   await expect(page.getByText('For it').first()).toBeVisible();
   await expect(page.getByText(/the volts lie under what this wire speed wants/).first()).toBeVisible();
-  await expect(page.getByText('Or the other way')).toBeVisible();
+  await expect(page.getByText(/^Turning the wire instead .*too cold for this plate/)).toBeVisible();
   await expect(page.getByText('Check next')).toBeVisible();
   await expect(page.getByText(/Arc rays: a helmet/)).toBeVisible();
   await expectAccessible(page);

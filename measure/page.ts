@@ -107,7 +107,7 @@ export async function slowDown(page: Page, rate: number): Promise<void> {
 }
 
 /** Questions of one round: long enough for a shared processor to be shared fairly. */
-const ROUND = 40;
+const ROUND = 20;
 
 /** The address of a script of the built page by the beginning of its name. */
 export function scriptCalled(name: string): string {

@@ -1,5 +1,5 @@
 import type { Case } from '../case/schema';
-import type { Correction } from '../correction/correct';
+import { NO_OTHER_WAY, type Correction } from '../correction/correct';
 import { toGoOnWith } from '../setting/table';
 
 /**
@@ -11,7 +11,7 @@ export function heldBack(correction: Correction, { settings = {} }: Case): Corre
     ...correction,
     settings: toGoOnWith(settings),
     moves: correction.moves.filter(({ kind }) => kind === 'remedy'),
-    alternative: { moves: [], after: null },
+    alternative: NO_OTHER_WAY,
     either: false,
     after: correction.before,
     outOfReach: [],

@@ -10,6 +10,7 @@ import type { BeadAppearance } from '../bead/appearance';
 import { beadAppearance } from '../bead/appearance-of';
 import type { Case } from '../case/schema';
 import { correct, type Correction } from '../correction/correct';
+import type { Move } from '../correction/moves';
 import { movesNow } from '../correction/next-settings';
 import { nextBeadAt, type NextBead } from '../correction/next-bead';
 import { nothingInProcedure, transferOutOfReach } from '../correction/procedure';
@@ -195,8 +196,10 @@ export function answer(input: Case, engine: Engine = ENGINE): Answer {
         ];
   const correction = held.length > 0 ? heldBack(free, input) : free;
   const suspects = Object.fromEntries((input.experience?.suspects ?? []).map(({ cause, times }) => [cause, times]));
-  const leavesWith = (changes: 'one' | 'all'): Leaves =>
-    leavesOf(causes, { findings: input.findings ?? {}, suspects }, movesNow(correction, changes));
+  const leavesAfter = (moves: readonly Move[]): Leaves =>
+    leavesOf(causes, { findings: input.findings ?? {}, suspects }, moves);
+  const [one, all] = [movesNow(correction, 'one'), movesNow(correction, 'all')];
+  const leavesOne = leavesAfter(one);
   return {
     arc,
     causes: causes.map((verdict) => named(engine, input.findings ?? {}, verdict)),
@@ -215,7 +218,7 @@ export function answer(input: Case, engine: Engine = ENGINE): Answer {
     correction,
     cautions,
     gate: safetyGate(engine.knowledge.cautions, input, setup),
-    leaves: { one: leavesWith('one'), all: leavesWith('all') },
+    leaves: { one: leavesOne, all: all.length === one.length ? leavesOne : leavesAfter(all) },
     hand: setup.hand,
     balance: curveOf(setup, input, correction),
     held,

@@ -73,6 +73,36 @@ describe('a rig’s own chart', () => {
     expect(cell(3, 'flat', marked).marks.voltageV).toBe('knob 6.3');
   });
 
+  it.each([
+    ['a hot one on thinner plate', [[4, 21.6, 6.2]]],
+    ['a cool one on thicker plate', [[5, 17.6, 4.9]]],
+    [
+      'two that disagree',
+      [
+        [4, 21.6, 6.2],
+        [6, 21.1, 5.9],
+      ],
+    ],
+  ] as const)('never falls with the thickness where it is proven: %s', (_, beads) => {
+    const proven = beads.map(([thicknessMm, voltageV, wireSpeedMPerMin]): Proven => ({
+      ...{ beadId: `b${thicknessMm}`, couponId: 'c', title: 'Rack', number: 2, ranAt: '2026-05-04T10:00:00.000Z' },
+      settings: { voltageV, wireSpeedMPerMin },
+      job: { baseMetal: 'mild-steel', thicknessMm, joint: 'fillet', position: 'flat' },
+      rig: DEFAULT_RIG['mild-steel'],
+    }));
+    const flat = ownChart(RIG, proven).filter(({ position }) => position === 'flat');
+    flat.slice(1).forEach((one, i) => {
+      if (one.transfer !== flat[i].transfer) return;
+      expect(one.settings.voltageV!).toBeGreaterThanOrEqual(flat[i].settings.voltageV!);
+      expect(one.settings.wireSpeedMPerMin!).toBeGreaterThanOrEqual(flat[i].settings.wireSpeedMPerMin!);
+    });
+    // The thinnest of the beads stands as it was run, and its amps are those of its own wire.
+    const [[thicknessMm, voltageV, wireSpeedMPerMin]] = beads;
+    const proved = flat.find((one) => one.thicknessMm === thicknessMm)!;
+    expect(proved).toMatchObject({ proven: true, settings: { voltageV, wireSpeedMPerMin } });
+    expect(proved.currentA).not.toBe(cell(thicknessMm).currentA);
+  });
+
   it('is said in the machine’s own marks, is for the metal of the wire, and is none without a wire', () => {
     const volts = { step: 0.5, low: 1, high: 10, points: [1, 10].map((mark) => ({ mark, value: 12 + 2 * mark })) };
     const marked = ownChart({ ...RIG, rig: { ...RIG.rig, dials: { voltageV: volts } } }, []);

@@ -1,8 +1,10 @@
 import { hasFigures, startAnswer } from '.';
 import { OUT_OF_POSITION } from '../arc/coefficients';
+import { readArc } from '../arc/reading';
+import { arcSetup } from '../arc/setup';
 import type { Transfer } from '../arc/transfer';
 import { wireMetal } from '../arc/wire';
-import type { BaseMetal, Case, Position } from '../case/schema';
+import type { BaseMetal, Case, Job, Position } from '../case/schema';
 import { MAIN_SETTINGS, type SettingName, type Settings } from '../setting/table';
 import { provenFor } from '../start/proven';
 import type { Proven } from '../start/proven-schema';
@@ -41,7 +43,7 @@ const POSITIONS: readonly { position: Position; upToMm: number }[] = [
 
 /**
  * A rig's own settings chart for fillets, by thickness and position, on what is fitted and as the machine has taught. A cell
- * with a proven setting has its figures, and says so.
+ * with a proven setting has its figures, and says so. Volts and wire never fall as the plate thickens, within a transfer.
  * @param input the rig, with what is known of its machine; its job is not asked
  * @param proven sound beads of the rig
  * @returns empty where the wire is not known
@@ -50,33 +52,71 @@ export function ownChart(input: Case, proven: readonly Proven[]): ChartCell[] {
   const wire = input.rig?.wire;
   if (wire?.class === undefined || wire.diameterMm === undefined) return [];
   const baseMetal = wireMetal(wire.class);
-  return POSITIONS.flatMap(({ position, upToMm }) =>
-    THICKNESSES[baseMetal]
-      .filter((thicknessMm) => thicknessMm <= upToMm)
-      .map((thicknessMm): ChartCell => {
-        const cell: Case = { ...input, job: { baseMetal, thicknessMm, position, joint: 'fillet', draught: 'still' } };
-        const start = startAnswer(cell);
-        if (!hasFigures(start))
-          return { thicknessMm, position, ...NO_FIGURES, outOfReach: start.held.map(({ text }) => text) };
-        const { settings, marks, passes, expected, outOfReach } = start;
-        const known = provenFor(proven, cell);
-        // What was proven has its own volts, wire, stick-out and gas; the rest is as computed.
-        const all = known === null ? settings : { ...settings, ...mainOf(known.settings) };
-        return {
-          ...{
-            thicknessMm,
-            position,
-            outOfReach,
-            passes: passes.length,
-            currentA: expected.currentA,
-            transfer: expected.transfer,
-          },
-          settings: all,
-          marks: known === null ? marks : marksOf(all, input.rig?.dials),
-          proven: known !== null,
-        };
-      }),
+  return POSITIONS.flatMap(({ position, upToMm }) => {
+    const thicknesses = THICKNESSES[baseMetal].filter((thicknessMm) => thicknessMm <= upToMm);
+    const onPlate = (thicknessMm: number): Case => ({
+      ...input,
+      job: { baseMetal, thicknessMm, position, joint: 'fillet', draught: 'still' },
+    });
+    const row = thicknesses.map((thicknessMm) => cellOf(onPlate(thicknessMm), proven));
+    return neverFalling(row, (cell, settings) => ({ ...cell, ...setAt(onPlate(cell.thicknessMm), settings) }));
+  });
+}
+
+/** Figures of a cell with what the arc model says of them. */
+function setAt(input: Case, settings: Settings): Pick<ChartCell, 'settings' | 'marks' | 'currentA' | 'transfer'> {
+  const { currentA, transfer } = readArc(arcSetup(input, input.experience?.machine), settings);
+  return { settings, marks: marksOf(settings, input.rig?.dials), currentA, transfer };
+}
+
+/** One cell as it is proven, else as it is computed. */
+function cellOf(input: Case, proven: readonly Proven[]): ChartCell {
+  const { thicknessMm, position } = input.job as Required<Pick<Job, 'thicknessMm' | 'position'>>;
+  const start = startAnswer(input);
+  if (!hasFigures(start))
+    return { thicknessMm, position, ...NO_FIGURES, outOfReach: start.held.map(({ text }) => text) };
+  const { settings, passes, outOfReach } = start;
+  const known = provenFor(proven, input);
+  // What was proven has its own volts, wire, stick-out and gas; the rest is as computed.
+  const all = known === null ? settings : { ...settings, ...mainOf(known.settings) };
+  return { thicknessMm, position, ...setAt(input, all), passes: passes.length, proven: known !== null, outOfReach };
+}
+
+const PAIR = ['voltageV', 'wireSpeedMPerMin'] as const;
+
+/** A cell at other settings. */
+type Reset = (cell: ChartCell, settings: Settings) => ChartCell;
+
+/** A cell with volts and wire no lower, or no higher, than those of its neighbour in the same transfer. */
+function heldTo(cell: ChartCell, other: ChartCell | undefined, bound: 'least' | 'most', reset: Reset): ChartCell {
+  if (other === undefined || cell.transfer === null || cell.transfer !== other.transfer) return cell;
+  const nearer = bound === 'least' ? Math.max : Math.min;
+  const moved = PAIR.flatMap((name) => {
+    const [own, held] = [cell.settings[name], other.settings[name]];
+    return own === undefined || held === undefined || nearer(own, held) === own ? [] : [[name, held] as const];
+  });
+  if (moved.length === 0) return cell;
+  return { ...reset(cell, { ...cell.settings, ...Object.fromEntries(moved) }), proven: false };
+}
+
+/**
+ * A row in which neither volts nor wire fall as the plate thickens, within a transfer. What was sound on a plate is enough for a
+ * thinner one, and no thicker one is given less. Volts and wire that each come from one of two neighbours lie no further out of
+ * balance than the one of them that is further out. Of two proven ones that disagree the thinner one's holds: it fuses both.
+ * @param row of one position, thinnest first
+ */
+function neverFalling(row: readonly ChartCell[], reset: Reset): ChartCell[] {
+  const enough = row.map((cell, i) =>
+    cell.proven
+      ? cell
+      : heldTo(
+          cell,
+          row.slice(i + 1).find(({ proven }) => proven),
+          'most',
+          reset,
+        ),
   );
+  return enough.reduce<ChartCell[]>((done, cell) => [...done, heldTo(cell, done[done.length - 1], 'least', reset)], []);
 }
 
 /** A cell of a rig that has to be put right first. */

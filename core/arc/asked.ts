@@ -43,7 +43,7 @@ export type AskedOn = {
 };
 
 /** The window of the heat: a current under or over these shares of the one wanted is too cold or too hot; a quick spray may be hotter. */
-const WINDOW = { cold: 0.78, hot: 1.3, sprayHot: 1.4 };
+export const HEAT_SHARES = { cold: 0.78, hot: 1.3, sprayHot: 1.4 };
 /** Extension that a spray burns with, mm: its stick-out of 15 to 17 less an arc of 5. */
 const SPRAY_EXTENSION_MM = 11;
 /** So far up its window a self-shielded wire is asked: over that the slag boils. Source: settings that public tables give. */
@@ -77,7 +77,7 @@ function askedOfOne(wantedA: number, on: AskedOn): Asked {
     return nothingOpen(Math.min(wantedA, ceilingA));
   const asked = Math.max(spray.lowA, Math.min(wantedA, spray.highA, ceilingA));
   const runsNowhere = spray.lowA > ceilingA || wire.diameterMm < SPRAY_FROM_MM;
-  const isTooThick = runsNowhere || spray.lowA > WINDOW.hot * wantedA;
+  const isTooThick = runsNowhere || spray.lowA > HEAT_SHARES.hot * wantedA;
   return { ...nothingOpen(asked), tooThickFromA: isTooThick ? spray.lowA : null, runsNowhere };
 }
 
@@ -93,7 +93,7 @@ export function askedFor(wantedA: number, on: AskedOn): Asked {
   const level = (position === 'flat' || position === 'horizontal') && !on.isOpenRoot;
   const shortA = short === null ? null : within(wantedA, { ...short, highA: Math.min(short.highA, ceilingA) });
   const sprayA = !level || spray === null || spray.lowA > ceilingA ? null : within(Math.min(wantedA, ceilingA), spray);
-  const tooThickFromA = short === null || short.lowA <= WINDOW.hot * wantedA ? null : short.lowA;
+  const tooThickFromA = short === null || short.lowA <= HEAT_SHARES.hot * wantedA ? null : short.lowA;
   const { heavyFromMm, heavyUpTo, choiceFromMm } = SPRAY_TRANSITION;
   const isHeavy = thinnestMm >= heavyFromMm.value;
   const mostHot = isHeavy
@@ -103,7 +103,7 @@ export function askedFor(wantedA: number, on: AskedOn): Asked {
         ({ share }) => share,
         thinnestMm,
       )
-    : WINDOW.sprayHot;
+    : HEAT_SHARES.sprayHot;
   const fits = sprayA !== null && thinnestMm >= choiceFromMm.value && sprayA <= mostHot * wantedA;
   const lacks = fits ? lacking(sprayA, on) : null;
   const sprays = fits && lacks === null;
@@ -115,7 +115,7 @@ export function askedFor(wantedA: number, on: AskedOn): Asked {
       ...{ tooThickFromA: sprays ? null : least, runsNowhere: sprayA === null || lacking(sprayA, on) !== null },
     };
   }
-  const isWarm = shortA >= WINDOW.cold * wantedA;
+  const isWarm = shortA >= HEAT_SHARES.cold * wantedA;
   const mayBeShort = isWarm && thinnestMm <= SHORT_ARC_UP_TO_MM;
   // Metal-cored wire is made for its spray.
   const isForSpray = isHeavy || wire.class === 'metal-cored';

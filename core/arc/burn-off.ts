@@ -41,9 +41,17 @@ export function wireSpeedFromCurrent(currentA: number, wire: Wire, extensionMm: 
  * @throws RangeError outside those ranges
  */
 export function currentFromWireSpeed(wireSpeedMPerMin: number, wire: Wire, extensionMm: number): number {
+  return currentMelting(meltingTerms(wire), wireSpeedMPerMin, extensionMm);
+}
+
+/** The same, where the terms of the wire are known. @param melting of {@link meltingTerms} */
+export function currentMelting(
+  { arc, resistance }: ReturnType<typeof meltingTerms>,
+  wireSpeedMPerMin: number,
+  extensionMm: number,
+): number {
   requireRange(wireSpeedMPerMin, 0, 40, 'wire speed in m/min');
   requireRange(extensionMm, 1, 60, 'electrode extension in mm');
-  const { arc, resistance } = meltingTerms(wire);
   const speed = (wireSpeedMPerMin * 1000) / 60;
   const quadratic = resistance * extensionMm;
   // The stable form of the root: it stays exact as the resistance term goes to nothing (aluminium).

@@ -1,7 +1,7 @@
 import { completeMix, type GasMix } from '../case/gas-mix';
 import type { BaseMetal, Case, Joint, Position } from '../case/schema';
-import { currentFromWireSpeed, wireSpeedFromCurrent } from './burn-off';
-import { askedFor, type Asked, type OtherWay, type SprayLacks } from './asked';
+import { currentMelting, meltingTerms, wireSpeedFromCurrent } from './burn-off';
+import { askedFor, HEAT_SHARES, type Asked, type OtherWay, type SprayLacks } from './asked';
 import { ARC_LENGTH_MM, GAS } from './coefficients';
 import { passesFor } from './passes';
 import { balanceVoltage, currentInBalance, withinCurrentRange } from './balance';
@@ -10,7 +10,7 @@ import { handOf, type Hand } from './hand';
 import { machineCeiling, type MachineCeiling } from './carries';
 import { currentWanted } from './heat';
 import { AS_SHOWN, type Machine } from './machine';
-import { sprayShare } from './transfer';
+import { shareOfSpray, sprayShare, sprayTransitionCurrent } from './transfer';
 import { wireMetal, type Wire } from './wire';
 import { passCeiling, type PassCeiling } from './wire-window';
 
@@ -65,12 +65,10 @@ export type WireSetup = ArcSetup & { wire: Wire };
 
 /** Under this share of what the plate wants a pass does not fuse it, and it is built up in several. */
 const COLD = 0.85;
-/** The same where it is the quiet current that is short: a bead is still sound down to the edge of its window. */
-const COLD_BUT_QUIET = 0.78;
 
-/** Whether one pass is too cold for the plate: by the wire and the position, or by the quiet current under spray. */
+/** Whether one pass is too cold for the plate: by the wire and the position, or by the quiet current under spray, which may lie at the edge of the window. */
 export const isColdInOnePass = (wantsA: number, carriesA: number, askedA: number): boolean =>
-  carriesA < COLD * wantsA || askedA < COLD_BUT_QUIET * wantsA;
+  carriesA < COLD * wantsA || askedA < HEAT_SHARES.cold * wantsA;
 
 /** The leg of one pass, mm; of 3 mm plate where the thickness is not known. */
 const passLeg = (thinnestMm: number | null, joint: Joint, position: Position, gapMm: number): number =>
@@ -205,10 +203,13 @@ const SETTLED_A = 0.001;
 export function currentAt(setup: WireSetup, wireSpeedMPerMin: number, stickOutMm: number): number {
   const { wire, gas, machine } = setup;
   const runs = wireSpeedMPerMin * machine.wireScale;
-  let current = currentFromWireSpeed(runs, wire, electrodeExtension(stickOutMm, 0));
+  const melting = meltingTerms(wire);
+  const transitionA = sprayTransitionCurrent(wire, gas);
+  let current = currentMelting(melting, runs, electrodeExtension(stickOutMm, 0));
   // Each turn comes at least three times nearer, since the arc grows by millimetres over some twenty amps.
-  for (let turn = 0; turn < MOST_TURNS; turn++) {
-    const next = currentFromWireSpeed(runs, wire, electrodeExtension(stickOutMm, sprayShare(current, wire, gas)));
+  for (let turn = 0; transitionA !== null && turn < MOST_TURNS; turn++) {
+    const spray = shareOfSpray(current, transitionA);
+    const next = currentMelting(melting, runs, electrodeExtension(stickOutMm, spray));
     if (Math.abs(next - current) < SETTLED_A) return next;
     current = next;
   }

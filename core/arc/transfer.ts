@@ -40,10 +40,13 @@ export function isUnstableGas(wire: Wire, gas: GasMix): boolean {
  * @param currentA welding current in A
  */
 export function sprayShare(currentA: number, wire: Wire, gas: GasMix): number {
-  const transition = sprayTransitionCurrent(wire, gas);
-  if (transition === null) return 0;
-  const margin = (currentA - transition) / (SPRAY_TRANSITION.blend.value * transition);
-  return 1 / (1 + Math.exp(-margin));
+  return shareOfSpray(currentA, sprayTransitionCurrent(wire, gas));
+}
+
+/** The same, where the transition is known. @param transitionA null where there is no spray */
+export function shareOfSpray(currentA: number, transitionA: number | null): number {
+  if (transitionA === null) return 0;
+  return 1 / (1 + Math.exp(-(currentA - transitionA) / (SPRAY_TRANSITION.blend.value * transitionA)));
 }
 
 /**

@@ -3,6 +3,8 @@ import { EXAMPLE_CASE } from '../cases/example';
 import type { Case } from '../case/schema';
 import type { Settings } from '../setting/table';
 import { anotherWay } from './another-way';
+import { NO_OTHER_WAY } from './correct';
+import { movesNow } from './next-settings';
 
 const stubbing: Case = {
   ...EXAMPLE_CASE,
@@ -23,8 +25,17 @@ describe('another way than the one that made a bead worse', () => {
     expect(after({ voltageV: 15 })).toEqual(['voltageV 1']);
   });
 
-  it('is the other way of the schools, where it was: less wire in place of more volts', () => {
-    expect(after({ voltageV: 19.2 })).toEqual(['wireSpeedMPerMin -1']);
+  it('is the other way of the schools, where it was: more volts in place of less wire', () => {
+    const sheet: Case = { ...stubbing, job: { ...stubbing.job, thicknessMm: 2, otherThicknessMm: 2 } };
+    const ofSheet = answer(sheet).correction;
+    expect(turned(movesNow(ofSheet, 'one'))).toEqual(['wireSpeedMPerMin -1']);
+    const slower = { ...before, wireSpeedMPerMin: 4.5 };
+    expect(turned(anotherWay(ofSheet, before, slower, 'one'))).toEqual(['voltageV 1']);
+  });
+
+  it('is none that would only lie on the plate: less wire than it fuses by', () => {
+    expect(correction.alternative.withheld).toContain('too cold for this plate');
+    expect(after({ voltageV: 19.2 })).toEqual([]);
   });
 
   it('may be less of the same: a turn far too wide is no reason against half of it', () => {
@@ -33,7 +44,7 @@ describe('another way than the one that made a bead worse', () => {
 
   it('is nothing where every way is that one', () => {
     expect(after({ voltageV: 19.2, wireSpeedMPerMin: 5.2 })).toEqual([]);
-    const none = { ...correction, moves: [], alternative: { moves: [], after: null } };
+    const none = { ...correction, moves: [], alternative: NO_OTHER_WAY };
     expect(anotherWay(none, before, before, 'all')).toEqual([]);
   });
 

@@ -10,16 +10,40 @@ import { settingsMoved, variant } from './testing/work';
 const BALANCED = { voltageV: 20 };
 
 describe('correction', () => {
-  it('turns the worked example up to balance with one move, and offers less wire instead', () => {
+  it('turns the worked example up to balance with one move, and says why less wire is no other way', () => {
     const { arc, correction } = answer(EXAMPLE_CASE);
     expect(correction.moves).toHaveLength(1);
     const [move] = settingsMoved(correction.moves);
     expect(move.setting).toBe('voltageV');
     expect(Math.abs(move.to - arc.balancedVoltageV!)).toBeLessThan(1);
-    const [other] = settingsMoved(correction.alternative.moves);
-    expect(other.setting).toBe('wireSpeedMPerMin');
-    expect(other.to).toBeLessThan(7.5);
-    expect(correction.alternative.after!.currentA!).toBeLessThan(correction.after!.currentA!);
+    expect(correction.alternative).toMatchObject({ moves: [], after: null });
+    expect(correction.alternative.withheld).toMatch(/^Turning the wire .*too cold for this plate: about 1\d\d A/);
+  });
+
+  // 2 mm of steel in a fillet wants some 110 A (40 A a millimetre, and more for a corner).
+  const onSheet = (wireSpeedMPerMin: number, imbalance: 'by-heat' | 'volts' | 'wire' = 'by-heat') =>
+    answer(
+      variant({
+        job: { thicknessMm: 2, otherThicknessMm: 2 },
+        settings: { voltageV: 17.5, wireSpeedMPerMin },
+        findings: { 'sound-popping': 'present' },
+        preferences: { imbalance },
+      }),
+    ).correction;
+
+  it('offers the other of volts and wire where the plate stands both, with what it does to the heat', () => {
+    const { alternative, after } = onSheet(6);
+    const [other] = settingsMoved(alternative.moves);
+    expect(other).toMatchObject({ setting: 'voltageV', direction: 'volts up' });
+    expect(alternative.withheld).toBeNull();
+    expect(alternative.after!.currentA!).toBeGreaterThan(after!.currentA!);
+  });
+
+  it('holds back an other way that would fall through, and a school that would lie on the plate', () => {
+    expect(onSheet(8).alternative.withheld).toMatch(/^Turning the volts .*too hot for this plate: about 1[67]\d A/);
+    expect(onSheet(8, 'volts').settings).toEqual(onSheet(8).settings);
+    const ofWire = answer({ ...EXAMPLE_CASE, preferences: { imbalance: 'wire' } }).correction;
+    expect(ofWire.settings).toEqual(answer(EXAMPLE_CASE).correction.settings);
   });
 
   it('takes wire out where the plate is hot already', () => {
@@ -129,16 +153,10 @@ describe('correction', () => {
   });
 
   it('follows the school that was chosen', () => {
-    const wire = settingsMoved(answer(variant({ preferences: { imbalance: 'wire' } })).correction.moves);
-    expect(wire.map(({ setting }) => setting)).toEqual(['wireSpeedMPerMin']);
-    const hotAlready = {
-      job: { thicknessMm: 2, otherThicknessMm: 2 },
-      settings: { voltageV: 17.5, wireSpeedMPerMin: 8 },
-      preferences: { imbalance: 'volts' },
-    };
-    expect(
-      settingsMoved(answer(variant(hotAlready)).correction.moves).some(({ setting }) => setting === 'wireSpeedMPerMin'),
-    ).toBe(false);
+    const turned = (imbalance: 'volts' | 'wire'): string[] =>
+      settingsMoved(onSheet(6, imbalance).moves).map(({ setting }) => setting);
+    expect(turned('wire')).toEqual(['wireSpeedMPerMin']);
+    expect(turned('volts')).toEqual(['voltageV']);
   });
 
   it('says what is out of reach and what then', () => {

@@ -1,4 +1,5 @@
 import { readArc, type ArcReading } from '../arc/reading';
+import { HEAT_SHARES } from '../arc/asked';
 import { balanceHalfWidth, withinCurrentRange } from '../arc/balance';
 import { balancedVolts, currentAt, currentBalancedBy, wireSpeedAt } from '../arc/setup';
 import type { Dials } from '../setting/dials';
@@ -25,11 +26,17 @@ import { SET_ANEW } from './set-anew';
 import { settableNear, solve, type Bounds } from './solver';
 import { techniqueMoves } from './technique';
 
+/** The other school's way; `withheld` says why it is none, where it would harm. */
+export type Alternative = { moves: Move[]; after: Effect | null; withheld: string | null };
+
+/** No other way. */
+export const NO_OTHER_WAY: Alternative = { moves: [], after: null, withheld: null };
+
 /** The corrected settings, the moves to get there one at a time, and the other school's way. */
 export type Correction = {
   settings: Settings;
   moves: Move[];
-  alternative: { moves: Move[]; after: Effect | null };
+  alternative: Alternative;
   /** Whether volts and wire are as likely to be the one that is wrong, and both ways are offered: either will do. */
   either: boolean;
   before: Effect | null;
@@ -173,6 +180,29 @@ function isUnquiet({ setup }: Pick<Situation, 'setup'>, { voltageV, wireSpeedMPe
   return off > balanceHalfWidth(currentA, setup.wire, setup.gas) || wildness(currentA, setup.wire, setup.gas) > 0.5;
 }
 
+/** A share of the current that is no difference. */
+const NEXT_TO_NOTHING = 0.01;
+
+/** Current of a target, A. */
+const currentOf = ({ setup }: Pick<Situation, 'setup'>, { wireSpeedMPerMin, stickOutMm }: Target): number =>
+  withinCurrentRange(currentAt(setup, wireSpeedMPerMin, stickOutMm));
+
+/** Whether a target is too cold to fuse the plate, or hotter than it stands, and further out than the one it stands beside. */
+function harmsBy(situation: Situation, target: Target, beside: Target): 'cold' | 'hot' | null {
+  const { currentAskedA } = situation.setup;
+  if (currentAskedA === null) return null;
+  const [share, besideShare] = [target, beside].map((one) => currentOf(situation, one) / currentAskedA);
+  if (share < HEAT_SHARES.cold && share < besideShare - NEXT_TO_NOTHING) return 'cold';
+  return share > HEAT_SHARES.sprayHot && share > besideShare + NEXT_TO_NOTHING ? 'hot' : null;
+}
+
+/** Why the other way is none, where the plate would not fuse or not stand it. */
+function withheldWords(situation: Situation, target: Target, turned: MainSetting, by: 'cold' | 'hot'): string {
+  const [currentA, askedA] = [currentOf(situation, target), situation.setup.currentAskedA ?? 0].map(Math.round);
+  const what = turned === 'wireSpeedMPerMin' ? 'Turning the wire instead' : 'Turning the volts instead';
+  return `${what} would steady the arc, but too ${by} for this plate: about ${currentA} A, and it wants about ${askedA} A.`;
+}
+
 /** Of volts and wire, the one that is turned first: the other way round is shown beside it. */
 function turnedFirst(moves: readonly Move[]): MainSetting | null {
   const turned = moves.flatMap((move) => (move.kind === 'setting' ? [move.setting] : []));
@@ -243,12 +273,11 @@ export function correct(engine: Engine, input: Case, diagnosis: Diagnosis): Corr
   const situation = situationOf(work, school, anew);
   if (situation === null) {
     const moves = [...remedies, ...techniqueMoves(work, null)];
-    const alternative = { moves: [], after: null };
     return {
       correction: {
         settings: { ...today },
         moves,
-        alternative,
+        alternative: NO_OTHER_WAY,
         either: false,
         before: null,
         after: null,
@@ -266,17 +295,15 @@ export function correct(engine: Engine, input: Case, diagnosis: Diagnosis): Corr
   const free = freeSettings(situation, numbersStay, anew);
   const held = school === null ? null : HELD_FOR[school];
   const mayTurn = free.filter((name) => name !== held || situation.today[name] === null);
-  const solved = (limits: Bounds, turning: readonly MainSetting[]): Target =>
-    inBalance(
-      situation,
-      limits,
-      input.rig?.dials,
-      notColder(work, situation, solve(situation, limits, starts, turning, input.rig?.dials)),
-    );
-  // A school yields where the figure that it holds leaves no quiet arc.
+  const solved = (of: Situation, limits: Bounds, turning: readonly MainSetting[]): Target =>
+    inBalance(of, limits, input.rig?.dials, notColder(work, of, solve(of, limits, starts, turning, input.rig?.dials)));
+  const byHeat = school === null ? null : situationOf(work, null, anew);
+  // A school yields where the figure that it holds leaves no quiet arc, or one that the plate does not fuse by or does not stand.
   const within = (limits: Bounds): Target => {
-    const target = solved(limits, mayTurn);
-    return mayTurn.length < free.length && isUnquiet(situation, target) ? solved(limits, free) : target;
+    const target = solved(situation, limits, mayTurn);
+    if (byHeat === null) return target;
+    const plain = solved(byHeat, limits, free);
+    return isUnquiet(situation, target) || harmsBy(situation, target, plain) !== null ? plain : target;
   };
   const to = within(bounds);
   const unbound = procedure === undefined ? to : within(machine);
@@ -305,8 +332,9 @@ export function correct(engine: Engine, input: Case, diagnosis: Diagnosis): Corr
           ),
         );
 
-  // A way that leaves no quiet arc is none.
-  const otherTarget = otherSolved === null || isUnquiet(situation, otherSolved) ? null : otherSolved;
+  // A way that leaves no quiet arc is none, and one that the plate does not fuse by or does not stand is withheld.
+  const harms = otherSolved === null ? null : harmsBy(situation, otherSolved, to);
+  const otherTarget = otherSolved === null || harms !== null || isUnquiet(situation, otherSolved) ? null : otherSolved;
   // A pulsing machine sets its own volts, and wire that needs no gas gets none.
   const isProposed = (name: MainSetting): boolean =>
     name === 'gasFlowLPerMin'
@@ -327,6 +355,10 @@ export function correct(engine: Engine, input: Case, diagnosis: Diagnosis): Corr
     alternative: {
       moves: otherTarget === null ? [] : movesTo(work, situation, starts[0], otherTarget),
       after: otherTarget === null ? null : effectOf(readArc(diagnosis.setup, { ...today, ...otherTarget })),
+      withheld:
+        otherSolved === null || harms === null
+          ? null
+          : withheldWords(situation, otherSolved, other === 'voltageV' ? 'wireSpeedMPerMin' : 'voltageV', harms),
     },
     before: effectOf(diagnosis.arc),
     after: effectOf(arcAfter),

@@ -3,6 +3,7 @@ import { answer } from '../answer';
 import { EXAMPLE_CASE } from '../cases/example';
 import type { Case } from '../case/schema';
 import { MAIN_SETTINGS, SETTINGS } from '../setting/table';
+import { NO_OTHER_WAY } from './correct';
 import { settingsMoved, variant } from './testing/work';
 
 const BALANCED = { voltageV: 20 };
@@ -48,9 +49,16 @@ describe('the corrected settings', () => {
     const { arc, correction } = answer(EXAMPLE_CASE);
     expect(correction.before).toEqual(expect.objectContaining({ currentA: arc.currentA, heatRatio: arc.heatRatio }));
     expect(Math.abs(correction.after!.voltageErrorV!)).toBeLessThan(Math.abs(correction.before!.voltageErrorV!));
-    expect(correction.alternative.after!.voltageErrorV).not.toBe(correction.after!.voltageErrorV);
+    const sheet = answer(
+      variant({
+        job: { thicknessMm: 2, otherThicknessMm: 2 },
+        settings: { voltageV: 17.5, wireSpeedMPerMin: 6 },
+        findings: { 'sound-popping': 'present' },
+      }),
+    ).correction;
+    expect(sheet.alternative.after!.voltageErrorV).not.toBe(sheet.after!.voltageErrorV);
     const nothing = answer(variant({ settings: BALANCED, findings: {} })).correction;
-    expect(nothing.alternative).toEqual({ moves: [], after: null });
+    expect(nothing.alternative).toEqual(NO_OTHER_WAY);
   });
 
   it('come after the remedy where the likeliest cause is none of theirs, and without it where nothing is likely', () => {
@@ -124,8 +132,6 @@ describe('the corrected settings', () => {
     ).correction;
     expect(found.settings).toEqual(EXAMPLE_CASE.settings);
     expect(found.moves.map(({ kind }) => kind)).toEqual(['remedy']);
-    expect(found).toEqual(
-      expect.objectContaining({ before: null, after: null, alternative: { moves: [], after: null } }),
-    );
+    expect(found).toEqual(expect.objectContaining({ before: null, after: null, alternative: NO_OTHER_WAY }));
   });
 });

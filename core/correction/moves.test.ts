@@ -1,7 +1,7 @@
 import { EXAMPLE_CASE } from '../cases/example';
 import { readArc } from '../arc/reading';
 import { arcSetup } from '../arc/setup';
-import type { Correction } from './correct';
+import { NO_OTHER_WAY, type Correction } from './correct';
 import { effectOf, orderByGain, settingMove, type Move } from './moves';
 import { movesNow, nextSettings, startingSettings } from './next-settings';
 import { situation, STEADY } from './testing/situation';
@@ -95,7 +95,7 @@ describe('the next bead', () => {
   const correction = (moves: Move[], settings = {}): Correction => ({
     settings,
     moves,
-    alternative: { moves: [], after: null },
+    alternative: NO_OTHER_WAY,
     either: false,
     before: null,
     after: null,

@@ -3,6 +3,7 @@ import { patternSearch, type Point } from './pattern-search';
 
 type Two = 'x' | 'y';
 const STRIDE = 4;
+const STRIDES = { widest: 1, finest: 0.03 };
 const search = (value: (point: Point<Two>) => number, limit = 5000, low = -50, high = 50) => ({
   value,
   limit,
@@ -20,7 +21,7 @@ describe('the pattern search', () => {
     fc.assert(
       fc.property(at, at, at, at, (a, b, x, y) => {
         const bowl = search((point) => (point.x - a) ** 2 + 3 * (point.y - b) ** 2);
-        const { point, value, settled } = patternSearch<Two>(bowl, { x, y });
+        const { point, value, settled } = patternSearch<Two>(bowl, { x, y }, STRIDES);
         expect(settled).toBe(true);
         expect(Math.abs(point.x - a)).toBeLessThan(0.26);
         expect(Math.abs(point.y - b)).toBeLessThan(0.26);
@@ -31,7 +32,11 @@ describe('the pattern search', () => {
 
   it('stays inside its bounds, from a start outside them too', () => {
     const slope = search(({ x, y }) => x + y, 5000, -5, 5);
-    expect(patternSearch<Two>(slope, { x: 99, y: 0 })).toEqual({ point: { x: -5, y: -5 }, value: -10, settled: true });
+    expect(patternSearch<Two>(slope, { x: 99, y: 0 }, STRIDES)).toEqual({
+      point: { x: -5, y: -5 },
+      value: -10,
+      settled: true,
+    });
   });
 
   it('stops at its limit and says that it did not settle', () => {
@@ -45,7 +50,7 @@ describe('the pattern search', () => {
       -Infinity,
       Infinity,
     );
-    const { settled, point } = patternSearch<Two>(endless, { x: 0, y: 0 });
+    const { settled, point } = patternSearch<Two>(endless, { x: 0, y: 0 }, STRIDES);
     expect(settled).toBe(false);
     expect(asked).toBe(100);
     expect(point.x).toBeGreaterThan(100);
@@ -55,6 +60,7 @@ describe('the pattern search', () => {
     const flat = patternSearch<Two>(
       search(() => 1),
       { x: 3, y: 4 },
+      STRIDES,
     );
     expect(flat).toEqual({ point: { x: 3, y: 4 }, value: 1, settled: true });
   });

@@ -19,8 +19,6 @@ export type Found<Name extends string> = {
   settled: boolean;
 };
 
-/** The finest scale of the strides. */
-const FINEST = 0.03;
 /** An improvement smaller than this is none. */
 const WORTH = 1e-9;
 
@@ -28,14 +26,18 @@ const WORTH = 1e-9;
  * Pattern search (Hooke and Jeeves, 1961): go to every neighbour that is better, halve the strides when none is, stop
  * at the finest. For smooth values of few figures, where it needs no derivative and no tuning.
  * @param start where to begin
- * @param widest scale to begin with: 1, or less where the start is known to lie near the bottom
+ * @param strides scale to begin with, 1 or less where the start is known to lie near the bottom, and the finest
  * @returns the best point found, and whether the search came to rest within its limit
  */
-export function patternSearch<Name extends string>(search: Search<Name>, start: Point<Name>, widest = 1): Found<Name> {
+export function patternSearch<Name extends string>(
+  search: Search<Name>,
+  start: Point<Name>,
+  { widest, finest }: { widest: number; finest: number },
+): Found<Name> {
   let point = search.clamp(start);
   let value = search.value(point);
   let asked = 1;
-  for (let scale = widest; scale > FINEST; scale /= 2) {
+  for (let scale = widest; scale >= finest; scale /= 2) {
     for (let improved = true; improved;) {
       improved = false;
       for (const neighbour of search.neighbours(point, scale)) {

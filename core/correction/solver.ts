@@ -22,8 +22,10 @@ const leaves = ({ low, high, strict }: Bound, value: number): boolean =>
 const FIRST_STRIDE: Target = { voltageV: 2, wireSpeedMPerMin: 1.5, stickOutMm: 4, gasFlowLPerMin: 3 };
 /** Voltage and wire belong together: a step of the wire is also tried with the volts that follow it. */
 const VOLTS_PER_STRIDE_OF_WIRE = 1.1;
-/** Scale of the strides once a figure has landed on its step and the others follow. */
+/** Scale of the strides down to which the bottoms are told apart, and from which the others follow once a figure has landed on its step. */
 const NEARBY = 0.25;
+/** The finest scale of the strides. */
+const FINEST = 0.03;
 /** Most times one search may ask for the risk; from any start some hundreds are enough. */
 const MOST_TRIALS = 4000;
 
@@ -36,14 +38,18 @@ export function clampTarget(target: Target, bounds: Bounds, free: readonly MainS
 
 /** Each free setting a stride up and down; the wire also together with its volts. */
 function neighbours(target: Target, scale: number, free: readonly MainSetting[]): Target[] {
-  return free.flatMap((name) =>
-    [1, -1].flatMap((sign) => {
+  const all: Target[] = [];
+  const isWithVolts = free.includes('voltageV');
+  for (const name of free)
+    for (const sign of [1, -1]) {
       const stride = sign * FIRST_STRIDE[name] * scale;
-      const alone = { ...target, [name]: target[name] + stride };
-      if (name !== 'wireSpeedMPerMin' || !free.includes('voltageV')) return [alone];
-      return [alone, { ...alone, voltageV: target.voltageV + stride * VOLTS_PER_STRIDE_OF_WIRE }];
-    }),
-  );
+      const alone = { ...target };
+      alone[name] += stride;
+      all.push(alone);
+      if (name !== 'wireSpeedMPerMin' || !isWithVolts) continue;
+      all.push({ ...alone, voltageV: target.voltageV + stride * VOLTS_PER_STRIDE_OF_WIRE });
+    }
+  return all;
 }
 
 /** Of all the starts, the best are searched from: the valley has two bottoms at most. */
@@ -74,7 +80,11 @@ function alongTheValley(
       : start.voltageV;
     return clampTarget({ ...start, stickOutMm, wireSpeedMPerMin, voltageV }, bounds, free);
   });
-  return [points.reduce((least, point) => (objective(situation, point) < objective(situation, least) ? point : least))];
+  return points
+    .map((point) => ({ point, value: objective(situation, point) }))
+    .sort((a, b) => a.value - b.value)
+    .slice(0, 1)
+    .map(({ point }) => point);
 }
 
 /** A figure and where it may come to rest: on the steps of the machine or the marks of its knob, inside the bounds. */
@@ -178,7 +188,11 @@ export function solve(
 ): Target {
   const [today] = starts;
   const known = (name: MainSetting): boolean => situation.today[name] !== null;
-  const search = (start: Target, movable: readonly MainSetting[], widest?: number): Found<MainSetting> =>
+  const search = (
+    start: Target,
+    movable: readonly MainSetting[],
+    strides: { widest: number; finest: number },
+  ): Found<MainSetting> =>
     patternSearch(
       {
         value: (target) => objective(situation, target),
@@ -187,7 +201,7 @@ export function solve(
         limit: MOST_TRIALS,
       },
       start,
-      widest,
+      strides,
     );
   const held = Object.fromEntries(
     MAIN_SETTINGS.filter((name) => !free.includes(name)).map((name) => [name, today[name]]),
@@ -200,8 +214,9 @@ export function solve(
     .map((start) => ({ start, value: objective(situation, start) }))
     .sort((a, b) => a.value - b.value)
     .slice(0, SEARCHED_FROM);
-  const ends = likely.map(({ start }) => search(start, free));
-  let { point } = ends.reduce((least, end) => (end.value < least.value ? end : least));
+  const ends = likely.map(({ start }) => search(start, free, { widest: 1, finest: NEARBY }));
+  const end = ends.reduce((least, one) => (one.value < least.value ? one : least));
+  let { point } = search(end.point, free, { widest: NEARBY / 2, finest: FINEST });
   const grid = gridOf(bounds, dials);
   let moved = [...free];
   for (;;) {
@@ -215,6 +230,6 @@ export function solve(
     if (still.length === 0) return target;
     moved = moved.filter((name) => !still.includes(name));
     const kept = Object.fromEntries(still.map((name) => [name, today[name]]));
-    point = search({ ...target, ...kept }, moved, NEARBY).point;
+    point = search({ ...target, ...kept }, moved, { widest: NEARBY, finest: FINEST }).point;
   }
 }

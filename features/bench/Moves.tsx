@@ -144,6 +144,7 @@ function ByEar({ answer }: { answer: Answer }) {
 function OtherWay({ answer }: { answer: Answer }) {
   const units = useUnits();
   const { alternative, after } = answer.correction;
+  if (alternative.withheld !== null) return <Words className="text-faint">{alternative.withheld}</Words>;
   if (alternative.moves.length === 0) return null;
   const [then, instead] = [alternative.after?.currentA ?? null, after?.currentA ?? null];
   return (

@@ -91,23 +91,35 @@ describe('the verdict', () => {
     expect(screen.queryByText('No knob to turn yet')).toBeNull();
   });
 
-  it('says what to turn, from where to where, the other way round, and takes it', async () => {
-    await open();
+  const typeFigures = (volts: string, wire: string): void => {
     for (const [label, figure] of [
-      ['Volts, V', '16.5'],
-      ['Wire speed, m/min', '7.5'],
+      ['Volts, V', volts],
+      ['Wire speed, m/min', wire],
       ['Stick-out, mm', '10'],
       ['Gas flow, L/min', '11'],
     ]) {
       press(new RegExp(`^${label.split(',')[0]}, `));
       type(label, figure);
     }
+  };
+
+  it('offers the other way round where the plate stands both, with what it does', async () => {
+    shop.setPlates(2);
+    await open();
+    typeFigures('17.5', '6.5');
+    expect(await screen.findByText(/^(Either will do: or|Or) the other way$/)).toBeTruthy();
+    expect(screen.getByText(/^Volts up: 17\.5 → /)).toBeTruthy();
+    expect(screen.getByText(/^Then \d+ A instead of \d+ A: hotter, more metal\.$/)).toBeTruthy();
+  });
+
+  it('says what to turn, from where to where, why not the other way round, and takes it', async () => {
+    await open();
+    typeFigures('16.5', '7.5');
     await screen.findByText('Volts up');
     const [turn] = screen.getAllByText(/^16\.5 → [\d.]+ V$/);
     expect(turn).toBeTruthy();
-    expect(screen.getByText('Or the other way')).toBeTruthy();
-    expect(screen.getByText(/^Less wire: 7\.5 → /)).toBeTruthy();
-    expect(screen.getByText(/^Then \d+ A instead of \d+ A: colder, less metal\.$/)).toBeTruthy();
+    expect(screen.getByText(/^Turning the wire instead .*too cold for this plate/)).toBeTruthy();
+    expect(screen.queryByText('Or the other way')).toBeNull();
     const to = /→ ([\d.]+) V/.exec(turn.textContent)![1];
     press('I turned it: use these figures');
     expect(cell(/^Volts, /)).toBe(`Volts, ${to} V`);

@@ -58,6 +58,8 @@ describe('a bead that came out worse', () => {
   });
 
   it('is followed by another way: not more volts again, but less wire, and then nothing more is asked', async () => {
+    // Sheet stands less wire; what it would leave too cold is given none.
+    shop.setPlates(2);
     await worse([17.5, 19.2], { 'bead-ropey': 'present', 'sound-popping': 'present' });
     press('Taken back: use these figures');
     const way = await region('Another way');
@@ -69,6 +71,14 @@ describe('a bead that came out worse', () => {
     await gone('Another way');
     expect(screen.queryByRole('region', { name: 'Take back first' })).toBeNull();
     expect(screen.queryByText(/see above/)).toBeNull();
+  });
+
+  it('is followed by a look where no other way is left that the plate fuses by', async () => {
+    await worse([17.5, 19.2], { 'bead-ropey': 'present', 'sound-popping': 'present' });
+    press('Taken back: use these figures');
+    const way = await region('Another way');
+    expect(way.textContent).toMatch(/Nothing else to turn\. Look first: /);
+    expect(way.textContent).not.toMatch(/Less wire/);
   });
 
   it('offers no other way once the next bead is looked at: that one speaks for itself', async () => {

@@ -267,7 +267,7 @@ export const ANSWER_SCHEMA = object({
   correction: object({
     settings,
     moves: list(move),
-    alternative: object({ moves: list(move), after: effect }),
+    alternative: object({ moves: list(move), after: effect, withheld: textOrNull }),
     either: flag,
     before: effect,
     after: effect,

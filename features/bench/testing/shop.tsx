@@ -131,8 +131,11 @@ function server() {
   };
   /** Puts another job on the coupon, as another device would. */
   const setJob = (other: JobVersion): void => void (job = other);
+  /** The same job on two plates of this thickness. */
+  const setPlates = (thicknessMm: number): void =>
+    setJob({ ...job, job: { ...job.job, thicknessMm, otherThicknessMm: thicknessMm } });
   const setTitle = (other: string): void => void (title = other);
-  return { beads, sent, state, setup, request, coupon, setJob, setTitle };
+  return { beads, sent, state, setup, request, coupon, setJob, setPlates, setTitle };
 }
 
 const answer = answering(validateCase);
