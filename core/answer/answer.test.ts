@@ -67,6 +67,25 @@ const ANY_CASE: fc.Arbitrary<Case> = fc
   })
   .map((parts) => JSON.parse(JSON.stringify({ format: CASE_FORMAT, ...parts })) as Case);
 
+describe('a wire that the plate is too thin for', () => {
+  const sheet = (settings: Case['settings'], findings: Case['findings'] = {}) =>
+    answer({
+      format: CASE_FORMAT,
+      job: { baseMetal: 'mild-steel', thicknessMm: 1.5, joint: 'corner', position: 'horizontal' },
+      rig: { wire: { class: 'solid-steel', diameterMm: 1.6 }, gas: { argonPct: 82, co2Pct: 18 } },
+      ...{ settings, findings },
+    });
+
+  it('is given no figures, whether a bead was looked at or not, as long as it is not known what it was run at', () => {
+    for (const findings of [{}, { 'spatter-big-drops': 'present' }] as Case['findings'][]) {
+      const { held, correction } = sheet({ voltageV: 27.3 }, findings);
+      expect(held.map(({ text }) => text).join()).toMatch(/^Wire: 1.6 mm runs from about \d+ A/);
+      expect(correction.settings.wireSpeedMPerMin).toBeUndefined();
+    }
+    expect(sheet({ voltageV: 27.3, wireSpeedMPerMin: 5 }, { 'spatter-big-drops': 'present' }).held).toEqual([]);
+  });
+});
+
 describe('the answer to any case', () => {
   it('comes, with probabilities in range, sorted, each cause above 1 % and explained by finite weights', () => {
     fc.assert(

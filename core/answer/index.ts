@@ -149,12 +149,12 @@ function curveOf(setup: ArcSetup, { settings = {} }: Case, { settings: to }: Cor
 }
 
 /**
- * A wire that the plate is too thin for: of a bead that was run with it something can still be said, but for a wire that cannot be run
+ * A wire that the plate is too thin for: of figures it was run with something can still be said, but for a wire that cannot be run
  * here at all.
  */
 function wireTooThick(setup: WireSetup, input: Case): Misfit[] {
   const { job = {}, settings = {} } = input;
-  const wasRun = settings.wireSpeedMPerMin !== undefined || !isToStart(input);
+  const wasRun = settings.wireSpeedMPerMin !== undefined;
   if (job.thicknessMm === undefined || (wasRun && !setup.runsNowhere)) return [];
   const found = tooThickWire(setup, Math.max(job.thicknessMm, job.otherThicknessMm ?? 0));
   return found === null ? [] : [found];

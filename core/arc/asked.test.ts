@@ -91,4 +91,11 @@ describe('the current that is asked of a pass', () => {
     );
     expect(askedFor(245, { ...thick, thinnestMm: 12, position: 'vertical-up' }).tooThickFromA).not.toBeNull();
   });
+
+  it('in pulse goes far under the spray, and a wire is too thick from there alone', () => {
+    // Pulse charts: 1.6 mm steel from about 120 A.
+    const thick = on({ wire: steel(1.6), thinnestMm: 4, ceilingA: 430, pulse: true });
+    expect(askedFor(150, thick)).toMatchObject({ currentAskedA: 150, tooThickFromA: null });
+    expect(askedFor(90, { ...thick, thinnestMm: 1.8 }).tooThickFromA).toBeCloseTo(126, 0);
+  });
 });

@@ -4,7 +4,7 @@ import { balanceHalfWidth, balanceVoltage } from './balance';
 import { wireSpeedFromCurrent } from './burn-off';
 import { SPRAY_FROM_MM, SPRAY_TRANSITION } from './coefficients';
 import { WIRE_RANGE } from './wire-ranges';
-import { quietRanges, type Quiet } from './quiet-ranges';
+import { pulseFrom, quietRanges, type Quiet } from './quiet-ranges';
 import { readBySize, readRows } from './read-rows';
 import { isTubular, wireMetal, type Wire } from './wire';
 
@@ -72,9 +72,13 @@ function askedOfOne(wantedA: number, on: AskedOn): Asked {
     const top = readBySize(WIRE_RANGE[wire.class], ({ highA }) => highA, wire.diameterMm);
     return nothingOpen(Math.min(wantedA, ceilingA, SELF_SHIELDED_UP_TO * top));
   }
+  if (on.pulse && !isTubular(wire.class)) {
+    const lowA = pulseFrom(wire);
+    const tooThickFromA = lowA > HEAT_SHARES.hot * wantedA ? lowA : null;
+    return { ...nothingOpen(Math.min(wantedA, ceilingA)), tooThickFromA };
+  }
   const { spray } = quietRanges(wire, gas);
-  if (spray === null || on.pulse || wireMetal(wire.class) !== 'aluminium')
-    return nothingOpen(Math.min(wantedA, ceilingA));
+  if (spray === null || wireMetal(wire.class) !== 'aluminium') return nothingOpen(Math.min(wantedA, ceilingA));
   const asked = Math.max(spray.lowA, Math.min(wantedA, spray.highA, ceilingA));
   const runsNowhere = spray.lowA > ceilingA || wire.diameterMm < SPRAY_FROM_MM;
   const isTooThick = runsNowhere || spray.lowA > HEAT_SHARES.hot * wantedA;

@@ -112,6 +112,12 @@ export const BALANCE = {
  */
 export const STITCH_UNDER_MM = { 'mild-steel': 1.2, stainless: 1.2, aluminium: 2 } as const;
 
+/** Mean current that pulse begins at, as a share of the least of the wire's spray. */
+export const PULSE_FROM = fixed(
+  0.45,
+  'pulse charts begin at 60 A with 1.2 mm aluminium and at 120 A with 1.6 mm steel',
+);
+
 /** Wire thicker than this has no short arc that is proposed, thinner than that no spray, mm. */
 export const SHORT_UP_TO_MM = 1.3;
 export const SPRAY_FROM_MM = 0.75;

@@ -1,5 +1,5 @@
 import type { GasMix } from '../case/gas-mix';
-import { SHORT_UP_TO_MM, SPRAY_FROM_MM, SPRAY_TRANSITION } from './coefficients';
+import { PULSE_FROM, SHORT_UP_TO_MM, SPRAY_FROM_MM, SPRAY_TRANSITION } from './coefficients';
 import { WIRE_RANGE } from './wire-ranges';
 import { readBySize } from './read-rows';
 import { sprayTransitionCurrent } from './transfer';
@@ -20,6 +20,15 @@ export const rowsOf = ({ class: wireClass }: Pick<Wire, 'class'>) =>
   wireClass === 'metal-cored'
     ? { short: WIRE_RANGE.metalCoredShort, spray: WIRE_RANGE.metalCoredSpray }
     : { short: WIRE_RANGE.solidShort, spray: WIRE_RANGE.solidSpray };
+
+/**
+ * The least mean current of a solid or metal-cored wire in pulse, A: every drop is thrown by a pulse over the transition, however far the
+ * mean lies under it.
+ */
+export function pulseFrom(wire: Wire): number {
+  const rows = wireMetal(wire.class) === 'aluminium' ? WIRE_RANGE.aluminium : rowsOf(wire).spray;
+  return PULSE_FROM.value * rangeOf(rows, wire.diameterMm).lowA;
+}
 
 const upright = (range: Quiet): Quiet | null => (range.lowA <= range.highA ? range : null);
 

@@ -66,6 +66,15 @@ describe('what one pass carries', () => {
     expect(passCeiling(steel(diameterMm), MIX, 'flat', false, 'mild-steel').by).toBe('wire');
   });
 
+  it('in pulse begins far under the spray: 60 A with 1.2 mm aluminium, 120 A with 1.6 mm steel', () => {
+    const from = (wireClass: Wire['class'], diameterMm: number, pulse = true): number =>
+      wireWindow({ class: wireClass, diameterMm }, pulse).lowA;
+    expect(Math.abs(from('solid-aluminium', 1.2) - 60)).toBeLessThan(5);
+    expect(Math.abs(from('solid-steel', 1.6) - 120)).toBeLessThan(10);
+    expect(from('solid-steel', 0.8)).toBe(from('solid-steel', 0.8, false));
+    expect(from('solid-aluminium', 1.2, false)).toBe(135);
+  });
+
   it('is a little more in pulse and in aluminium, three quarters of the window for tubular wire', () => {
     const held = (...[wire, pulse, metal]: [Wire, boolean, 'mild-steel' | 'aluminium']): number =>
       passCeiling(wire, MIX, 'vertical-up', pulse, metal).currentA;

@@ -2,7 +2,7 @@ import type { GasMix } from '../case/gas-mix';
 import type { BaseMetal, Position } from '../case/schema';
 import { OUT_OF_POSITION, SHORT_UP_TO_MM, SPRAY_FROM_MM } from './coefficients';
 import { WIRE_RANGE } from './wire-ranges';
-import { quietRanges, rowsOf } from './quiet-ranges';
+import { pulseFrom, quietRanges, rowsOf } from './quiet-ranges';
 import { readBySize } from './read-rows';
 import { isTubular, requireRange, type Wire } from './wire';
 
@@ -15,22 +15,24 @@ const highOf = ({ highA }: { highA: number }): number => highA;
 /**
  * The window of a wire, straight between the listed sizes.
  * @param wire class and diameter, 0.5 to 2.4 mm
+ * @param pulse whether the machine pulses: solid wire then runs far under its spray
  * @returns amps, and volts for tubular wire
  * @throws RangeError outside those diameters
  */
-export function wireWindow(wire: Wire): WireWindow {
+export function wireWindow(wire: Wire, pulse = false): WireWindow {
   requireRange(wire.diameterMm, 0.5, 2.4, 'wire diameter in mm');
   const of = <Row extends { diameterMm: number }>(rows: readonly Row[], figure: (row: Row) => number): number =>
     readBySize(rows, figure, wire.diameterMm);
   if (wire.class !== 'tubular-self-shielded' && wire.class !== 'tubular-gas-shielded') {
     const ends = { lowV: null, highV: null };
+    const upTo = (lowA: number): number => (pulse ? Math.min(lowA, pulseFrom(wire)) : lowA);
     if (wire.class === 'solid-aluminium')
-      return { lowA: of(WIRE_RANGE.aluminium, lowOf), highA: of(WIRE_RANGE.aluminium, highOf), ...ends };
+      return { lowA: upTo(of(WIRE_RANGE.aluminium, lowOf)), highA: of(WIRE_RANGE.aluminium, highOf), ...ends };
     const isThick = wire.diameterMm > SHORT_UP_TO_MM;
     const isThin = wire.diameterMm < SPRAY_FROM_MM;
     const { short, spray } = rowsOf(wire);
     return {
-      lowA: of(isThick ? spray : short, lowOf),
+      lowA: upTo(of(isThick ? spray : short, lowOf)),
       highA: of(isThin ? short : spray, highOf),
       ...ends,
     };

@@ -12,8 +12,8 @@ const withinRange = (value: number, { low, high }: { low: number; high: number }
   Math.min(high, Math.max(low, value));
 
 /** What the wire can be run at in this position. */
-function usableIn({ wire, ceiling }: WireSetup): WireWindow {
-  const window = wireWindow(wire);
+function usableIn({ wire, pulse, ceiling }: WireSetup): WireWindow {
+  const window = wireWindow(wire, pulse);
   return { ...window, highA: Math.min(window.highA, ceiling?.currentA ?? window.highA) };
 }
 

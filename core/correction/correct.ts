@@ -311,7 +311,8 @@ export function correct(engine: Engine, input: Case, diagnosis: Diagnosis): Corr
   const isTurned = moves.some(({ kind }) => kind === 'setting');
   const technique = techniqueMoves(work, expectedTravel(situation.setup, to.wireSpeedMPerMin));
 
-  const other = turnedFirst(moves);
+  // A pulsing machine sets the volts itself: there is no other way round.
+  const other = situation.setup.pulse ? null : turnedFirst(moves);
   const otherWay = other === null ? null : situationOf(work, other === 'voltageV' ? 'wire' : 'volts', anew);
   const isDistanceKnown = situation.today.stickOutMm !== null;
   const otherStickOut = (one: Target): number => (isDistanceKnown ? one.stickOutMm : to.stickOutMm);
@@ -335,6 +336,7 @@ export function correct(engine: Engine, input: Case, diagnosis: Diagnosis): Corr
   // A way that leaves no quiet arc is none, and one that the plate does not fuse by or does not stand is withheld.
   const harms = otherSolved === null ? null : harmsBy(situation, otherSolved, to);
   const otherTarget = otherSolved === null || harms !== null || isUnquiet(situation, otherSolved) ? null : otherSolved;
+  const otherMoves = otherTarget === null ? [] : movesTo(work, situation, starts[0], otherTarget);
   // A pulsing machine sets its own volts, and wire that needs no gas gets none.
   const isProposed = (name: MainSetting): boolean =>
     name === 'gasFlowLPerMin'
@@ -353,7 +355,7 @@ export function correct(engine: Engine, input: Case, diagnosis: Diagnosis): Corr
     // Where a current in the wild zone is turned out of it, the figures are the remedy.
     moves: [...remedies.filter(({ cause: id }) => !(isTurned && id === 'transfer-between')), ...moves, ...technique],
     alternative: {
-      moves: otherTarget === null ? [] : movesTo(work, situation, starts[0], otherTarget),
+      moves: otherMoves,
       after: otherTarget === null ? null : effectOf(readArc(diagnosis.setup, { ...today, ...otherTarget })),
       withheld:
         otherSolved === null || harms === null
@@ -362,7 +364,7 @@ export function correct(engine: Engine, input: Case, diagnosis: Diagnosis): Corr
     },
     before: effectOf(diagnosis.arc),
     after: effectOf(arcAfter),
-    either: otherTarget !== null && isEither((causes) => probabilityOf(diagnosis, ...causes)),
+    either: otherMoves.length > 0 && isEither((causes) => probabilityOf(diagnosis, ...causes)),
     // What the procedure holds back is said as that, not as a machine's end.
     outOfReach:
       procedure === undefined

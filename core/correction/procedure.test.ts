@@ -43,6 +43,32 @@ describe('the limits of a procedure', () => {
     expect([out.low, out.high]).toEqual([18, 18]);
   });
 
+  it('give no figures where the machine does not reach the transfer that is asked for', () => {
+    // Volts end at 22: a spray of 1.2 mm wants 24 and more.
+    const asked = (high: number) =>
+      answer(
+        variant({
+          job: { baseMetal: 'stainless', thicknessMm: 20, otherThicknessMm: 20, procedure: { transfer: 'spray' } },
+          rig: {
+            wire: { class: 'solid-stainless', diameterMm: 1.2 },
+            gas: { argonPct: 98, co2Pct: 2 },
+            range: {
+              voltageV: { low: 13, high, step: 0.1 },
+              wireSpeedMPerMin: { low: 1.5, high: 20, step: 0.2 },
+            },
+          },
+          settings: { voltageV: 20, wireSpeedMPerMin: 7.2 },
+        }),
+      );
+    expect(
+      asked(22)
+        .held.map(({ text }) => text)
+        .join(),
+    ).toMatch(/allows spray, and no setting inside that/);
+    expect(asked(36).held).toEqual([]);
+    expect(asked(36).correction.after!.transfer).toBe('spray');
+  });
+
   it('stand upright', () => {
     const { problems } = validateCase(variant({ job: job({ voltageV: { low: 22, high: 20 } }) }));
     expect(problems!.map(({ field }) => field)).toEqual(['job.procedure.voltageV.low', 'job.procedure.voltageV.high']);

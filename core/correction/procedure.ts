@@ -117,8 +117,12 @@ export function nothingInProcedure(
   const balanced = balancedVolts(setup, currentA);
   const half = balanceHalfWidth(currentA, setup.wire, setup.gas);
   const isIn = !outside(voltageV, volts, STEP_V) && !outside(wireSpeedMPerMin, wire, STEP_M_PER_MIN);
-  if (isIn && Math.abs(voltageV - balanced) <= OUT_OF_BALANCE * half) return null;
+  const mode = transferMode(currentA, setup.wire, setup.gas);
+  // Where the machine does not reach the transfer of the procedure, what is nearest runs in another.
+  const isKept = procedure.transfer === undefined || mode === procedure.transfer || isTubular(setup.wire.class);
+  if (isIn && isKept && Math.abs(voltageV - balanced) <= OUT_OF_BALANCE * half) return null;
   const allows = [
+    ...(procedure.transfer === undefined || isKept ? [] : [TRANSFER_WORDS[procedure.transfer]]),
     ...(procedure.voltageV === undefined ? [] : [spanText(volts, 'V')]),
     ...(procedure.wireSpeedMPerMin === undefined ? [] : [`${spanText(wire, 'm/min')} of wire`]),
     ...(procedure.currentA === undefined ? [] : [spanText(procedure.currentA, 'A')]),

@@ -16,7 +16,7 @@ export function RigCheck({ rig }: { rig: RigRecord }) {
   const { job } = input;
   const setup = withWire(arcSetup(input));
   if (setup === null) return null;
-  const { lowA, highA } = wireWindow(setup.wire);
+  const { lowA, highA } = wireWindow(setup.wire, setup.pulse);
   const thickMm = job?.thicknessMm === undefined ? null : Math.max(job.thicknessMm, job.otherThicknessMm ?? 0);
   const items = rigCheck(setup, rig.setup.rig, thickMm, setup.currentAskedA ?? Math.sqrt(lowA * highA));
   const wrong = items.filter(({ state }) => state === 'wrong');

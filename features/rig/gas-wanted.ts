@@ -23,7 +23,7 @@ export type GasWanted = { gas: GasMix; flow: FlowWindow; travelMmPerMin: number;
 export function gasWanted(input: Case): GasWanted | null {
   const setup = withWire(arcSetup(input));
   if (setup === null) return null;
-  const { lowA, highA } = wireWindow(setup.wire);
+  const { lowA, highA } = wireWindow(setup.wire, setup.pulse);
   const currentA = setup.currentAskedA ?? Math.sqrt(lowA * highA);
   const stickOutMm = usualStickOut(setup, currentA).wanted;
   const flow = flowWindowOf(setup, stickOutMm, currentA);

@@ -1,5 +1,8 @@
+import { ENGINE } from '../../core/answer/engine';
 import { drawWhole } from '../../core/answer/testing/draw';
-import { WHOLE, wholeOf } from '../../core/answer/testing/whole';
+import { WHOLE } from '../../core/answer/testing/properties';
+import { wholeOf } from '../../core/answer/testing/whole';
+import { withEarlier } from '../../core/learning/earlier';
 import { stream } from '../../core/chance/stream';
 
 /** Examples that are printed of each property. */
@@ -17,7 +20,7 @@ export function whole(answers: number): number {
   for (let i = 0; i < answers; i++) {
     const input = drawWhole(random);
     try {
-      const one = wholeOf(input);
+      const one = wholeOf(withEarlier(ENGINE, input));
       WHOLE.forEach(({ wrong }, k) => {
         const said = wrong(one);
         if (said === null) return;

@@ -1,8 +1,9 @@
 import { withinCurrentRange } from '../../arc/balance';
 import { arcSetup, balancedVolts, withWire } from '../../arc/setup';
 import { wireMetal } from '../../arc/wire';
-import { CASE_FORMAT, POSITIONS, type Case, type Rig } from '../../case/schema';
-import { FINDING_IDS } from '../../evidence/ids';
+import { CASE_FORMAT, POSITIONS, type Case, type EarlierBead, type Rig } from '../../case/schema';
+import { OUTCOMES } from '../../case/terms';
+import { CAUSE_IDS, CHECK_IDS, FINDING_IDS } from '../../evidence/ids';
 import type { Settings } from '../../setting/table';
 
 const STEEL_GASES = [
@@ -62,9 +63,29 @@ const PROCEDURES: readonly NonNullable<NonNullable<Case['job']>['procedure']>[] 
   { currentA: { low: 120, high: 180 } },
 ];
 
+type Findings = NonNullable<Case['findings']>;
+
+/** Up to three of the ids, each there or not. */
+const drawFindings = (ids: readonly string[], pick: Pick, random: () => number): Findings =>
+  Object.fromEntries(
+    Array.from({ length: Math.floor(random() * 4) }, () => [pick(ids), random() < 0.8 ? 'present' : 'absent']),
+  ) as Findings;
+
+/** A bead that was run before: its figures, what it showed, how it was judged, and what was then turned, done or looked at. */
+function drawEarlier(settings: () => Settings, pick: Pick, random: () => number): EarlierBead {
+  return {
+    settings: settings(),
+    findings: drawFindings(FINDING_IDS, pick, random),
+    outcome: pick([...OUTCOMES, null]),
+    ...(random() < 0.4 ? { changed: settings() } : {}),
+    ...(random() < 0.3 ? { cured: [pick(CAUSE_IDS)] } : {}),
+    ...(random() < 0.3 ? { looked: drawFindings(CHECK_IDS, pick, random) } : {}),
+  };
+}
+
 /**
- * Draws a case over metals, wires, gases, positions, joints, thickness, machines, procedures, figures and findings; many of them say
- * little, some are absurd: whatever is drawn, the answer has to be one.
+ * Draws a case over metals, wires, gases, positions, joints, thickness, machines, procedures, figures, findings and the beads before;
+ * many of them say little, some are absurd: whatever is drawn, the answer has to be one.
  * @param random a stream of numbers from 0 to 1
  */
 export function drawWhole(random: () => number): Case {
@@ -86,19 +107,28 @@ export function drawWhole(random: () => number): Case {
   const base: Case = { format: CASE_FORMAT, job, rig };
   if (random() < 0.15) return base;
   const setup = withWire(arcSetup(base))!;
-  const near = withinCurrentRange((setup.currentAskedA ?? 120) * between(0.5, 1.7));
-  const settings: Settings = {
-    ...(random() < 0.95 ? { voltageV: Number((balancedVolts(setup, near) + between(-5, 5)).toFixed(1)) } : {}),
-    ...(random() < 0.95
-      ? { wireSpeedMPerMin: Number(Math.min(24, Math.max(1, near / between(15, 40))).toFixed(1)) }
-      : {}),
-    ...(random() < 0.7 ? { stickOutMm: Math.round(between(6, 24)) } : {}),
-    ...(random() < 0.6 && setup.usesGas ? { gasFlowLPerMin: Number(between(4, 25).toFixed(1)) } : {}),
-    ...(random() < 0.3 ? { travelSpeedMmPerMin: Math.round(between(100, 700)) } : {}),
+  const drawSettings = (): Settings => {
+    const near = withinCurrentRange((setup.currentAskedA ?? 120) * between(0.5, 1.7));
+    return {
+      ...(random() < 0.95 ? { voltageV: Number((balancedVolts(setup, near) + between(-5, 5)).toFixed(1)) } : {}),
+      ...(random() < 0.95
+        ? { wireSpeedMPerMin: Number(Math.min(24, Math.max(1, near / between(15, 40))).toFixed(1)) }
+        : {}),
+      ...(random() < 0.7 ? { stickOutMm: Math.round(between(6, 24)) } : {}),
+      ...(random() < 0.6 && setup.usesGas ? { gasFlowLPerMin: Number(between(4, 25).toFixed(1)) } : {}),
+      ...(random() < 0.3 ? { travelSpeedMmPerMin: Math.round(between(100, 700)) } : {}),
+    };
   };
-  const findings = Object.fromEntries(
-    Array.from({ length: Math.floor(random() * 4) }, () => [pick(FINDING_IDS), random() < 0.8 ? 'present' : 'absent']),
-  ) as Case['findings'];
+  const settings = drawSettings();
+  const findings = drawFindings([...FINDING_IDS, ...(random() < 0.3 ? CHECK_IDS : [])], pick, random);
+  const earlier =
+    random() < 0.7
+      ? []
+      : Array.from({ length: 1 + Math.floor(random() * 3) }, () => drawEarlier(drawSettings, pick, random));
   const schools = random() < 0.2 ? { imbalance: pick(['by-heat', 'volts', 'wire'] as const) } : null;
-  return { ...base, settings, findings, ...(schools === null ? {} : { preferences: schools }) };
+  return {
+    ...{ ...base, settings, findings },
+    ...(schools === null ? {} : { preferences: schools }),
+    ...(earlier.length === 0 ? {} : { earlier }),
+  };
 }

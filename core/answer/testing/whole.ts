@@ -1,19 +1,13 @@
 import { answer, hasFigures, startAnswer, type Answer } from '..';
-import { balanceHalfWidth, withinCurrentRange } from '../../arc/balance';
-import { SPRAY_FROM_MM } from '../../arc/coefficients';
-import { heatToFuse } from '../../arc/pace';
-import { arcSetup, balancedVolts, currentAt, withWire, type WireSetup } from '../../arc/setup';
+import { arcSetup, withWire, type WireSetup } from '../../arc/setup';
 import { usualStickOut } from '../../arc/stick-out';
-import { transferMode, wildness } from '../../arc/transfer';
-import { wireMetal } from '../../arc/wire';
 import type { Case, Rig } from '../../case/schema';
-import { anotherWay } from '../../correction/another-way';
 import type { Move } from '../../correction/moves';
 import { movesNow } from '../../correction/next-settings';
 import { dialToValue, valueToDial } from '../../setting/dial';
 import { dialFor } from '../../setting/dials';
 import { machineRange } from '../../setting/machine-range';
-import { MAIN_SETTINGS, type SettingName, type Settings } from '../../setting/table';
+import { type SettingName, type Settings } from '../../setting/table';
 
 /** A case with all that is answered to it: what is judged as a whole. */
 export type Whole = { input: Case; said: Answer; start: ReturnType<typeof startAnswer> | null };
@@ -29,12 +23,12 @@ export function wholeOf(input: Case): Whole {
   return { input, said, start: isKnown ? startAnswer(input) : null };
 }
 
-type Figures = { what: string; settings: Settings };
-const turned = (moves: readonly Move[]): Settings =>
+export type Figures = { what: string; settings: Settings };
+export const turned = (moves: readonly Move[]): Settings =>
   Object.fromEntries(moves.flatMap((move) => (move.kind === 'setting' ? [[move.setting, move.to]] : [])));
 
 /** Everything that is proposed to be set, each with where it stands. */
-function proposals({ input, said, start }: Whole): Figures[] {
+export function proposals({ input, said, start }: Whole): Figures[] {
   // A distance that is not known is run as it is proposed.
   const { stickOutMm } = said.correction.settings;
   const today = { ...(stickOutMm === undefined ? {} : { stickOutMm }), ...input.settings };
@@ -60,245 +54,19 @@ function proposals({ input, said, start }: Whole): Figures[] {
 }
 
 /** Names of what a proposal changes against today, or proposes where nothing is known. */
-const changed = ({ input }: Whole, { settings }: Figures): SettingName[] =>
+export const changed = ({ input }: Whole, { settings }: Figures): SettingName[] =>
   (Object.keys(settings) as SettingName[]).filter((name) => settings[name] !== input.settings?.[name]);
 
-const first = (wrongs: readonly (string | false)[]): string => wrongs.find((one) => one !== false && one !== '') || '';
-const setupOf = ({ input }: Whole): WireSetup | null => withWire(arcSetup(input));
-const stickOutOf = (setup: WireSetup, settings: Settings): number =>
+export const first = (wrongs: readonly (string | false)[]): string =>
+  wrongs.find((one) => one !== false && one !== '') || '';
+export const setupOf = ({ input }: Whole): WireSetup | null => withWire(arcSetup(input, input.experience?.machine));
+export const stickOutOf = (setup: WireSetup, settings: Settings): number =>
   settings.stickOutMm ?? usualStickOut(setup, null).wanted;
 
-function isOnStep(rig: Rig, name: 'voltageV' | 'wireSpeedMPerMin', value: number): boolean {
+export function isOnStep(rig: Rig, name: 'voltageV' | 'wireSpeedMPerMin', value: number): boolean {
   const dial = dialFor(rig.dials, name);
   if (dial !== null) return Math.abs(dialToValue(dial, valueToDial(dial, value)) - value) < 2e-3;
   const { step, low, high } = machineRange(rig, name);
   const near = Math.abs(value / step - Math.round(value / step)) < 1e-6;
   return near || value === low || value === high;
 }
-
-/** A welder's figure is right to a tenth of a volt; what machine and window leave between is no imbalance. */
-const EDGE = 0.15;
-/** Words that belong to one arc. */
-const CRACKLE = /crackle/;
-const HISS = /\bhiss/;
-
-/** Each line of "the whole answer" that can be asked of an answer by itself. */
-export const WHOLE: readonly WholeProperty[] = [
-  {
-    name: 'every figure is finite, rounded and no more precise than it is set',
-    wrong: (whole) =>
-      first(
-        proposals(whole).flatMap((one) =>
-          changed(whole, one).map((name) => {
-            const value = one.settings[name]!;
-            const isPlain = Number.isFinite(value) && Math.abs(value * 1000 - Math.round(value * 1000)) < 1e-6;
-            return !isPlain && `${one.what}: ${name} ${value}`;
-          }),
-        ),
-      ),
-  },
-  {
-    name: 'nothing that cannot be 0 is 0',
-    wrong: (whole) =>
-      first(
-        proposals(whole).flatMap((one) =>
-          (['voltageV', 'wireSpeedMPerMin', 'stickOutMm', 'gasFlowLPerMin', 'travelSpeedMmPerMin'] as const).map(
-            (name) => changed(whole, one).includes(name) && one.settings[name]! <= 0 && `${one.what}: ${name} is 0`,
-          ),
-        ),
-      ),
-  },
-  {
-    name: 'volts and wire that are proposed lie on a step or mark of the machine, inside its range',
-    wrong: (whole) => {
-      const rig = whole.input.rig ?? {};
-      return first(
-        proposals(whole).flatMap((one) =>
-          (['voltageV', 'wireSpeedMPerMin'] as const).map((name) => {
-            if (!changed(whole, one).includes(name)) return false;
-            const value = one.settings[name]!;
-            const { low, high } = machineRange(rig, name);
-            if (value < low - 1e-6 || value > high + 1e-6)
-              return `${one.what}: ${name} ${value} outside ${low}–${high}`;
-            return !isOnStep(rig, name, value) && `${one.what}: ${name} ${value} on no step`;
-          }),
-        ),
-      );
-    },
-  },
-  {
-    name: 'volts and wire that are both proposed lie in balance, or what stops them is named',
-    wrong: (whole) => {
-      const setup = setupOf(whole);
-      if (setup === null || setup.pulse) return null;
-      return first(
-        proposals(whole).map((one) => {
-          const { voltageV, wireSpeedMPerMin } = one.settings;
-          const names = changed(whole, one);
-          if (voltageV === undefined || wireSpeedMPerMin === undefined) return false;
-          if (!names.includes('voltageV') || !names.includes('wireSpeedMPerMin')) return false;
-          const currentA = withinCurrentRange(currentAt(setup, wireSpeedMPerMin, stickOutOf(setup, one.settings)));
-          const off = voltageV - balancedVolts(setup, currentA);
-          const half = balanceHalfWidth(currentA, setup.wire, setup.gas);
-          const isNamed =
-            one.what.includes('start') || one.what === 'root'
-              ? whole.start !== null && hasFigures(whole.start) && whole.start.outOfReach.length > 0
-              : whole.said.correction.outOfReach.length + whole.said.correction.procedure.length > 0;
-          const step = machineRange(whole.input.rig ?? {}, 'voltageV').step;
-          return (
-            Math.abs(off) > half + EDGE + step / 2 &&
-            !isNamed &&
-            `${one.what}: ${voltageV} V at ${wireSpeedMPerMin} m/min is ${off.toFixed(1)} V off`
-          );
-        }),
-      );
-    },
-  },
-  {
-    name: 'no wire is proposed between short arc and spray',
-    wrong: (whole) => {
-      const setup = setupOf(whole);
-      // Wire that is not sprayed at all ends before the zone.
-      if (setup === null || setup.pulse || setup.wire.diameterMm < SPRAY_FROM_MM) return null;
-      return first(
-        proposals(whole).map((one) => {
-          const { wireSpeedMPerMin } = one.settings;
-          if (wireSpeedMPerMin === undefined || !changed(whole, one).includes('wireSpeedMPerMin')) return false;
-          const currentA = currentAt(setup, wireSpeedMPerMin, stickOutOf(setup, one.settings));
-          return wildness(currentA, setup.wire, setup.gas) > 0.6 && `${one.what}: ${Math.round(currentA)} A is wild`;
-        }),
-      );
-    },
-  },
-  {
-    name: 'volts and wire that belong together are moved together, in every way that is offered',
-    wrong: ({ input, said }) => {
-      const { correction } = said;
-      const ofPair = (moves: readonly Move[]): number =>
-        moves.filter((move) => move.kind === 'setting' && ['voltageV', 'wireSpeedMPerMin'].includes(move.setting))
-          .length;
-      if (ofPair(correction.moves) < 2) return null;
-      const today = input.settings ?? {};
-      const after = { ...today, voltageV: (today.voltageV ?? 18) + 2 };
-      const other = correction.alternative.moves;
-      const isOther = (moves: readonly Move[]): boolean => moves.every((move) => other.includes(move));
-      const ways = [movesNow(correction, 'one'), anotherWay(correction, today, after, 'one')];
-      return first(ways.map((way) => ofPair(way) === 1 && !isOther(way) && 'half of a pair'));
-    },
-  },
-  {
-    name: 'the words are those of the arc',
-    wrong: (whole) => {
-      const setup = setupOf(whole);
-      if (setup === null) return null;
-      const { correction, nextBead } = whole.said;
-      const at = correction.settings;
-      if (at.wireSpeedMPerMin === undefined) return null;
-      const currentA = withinCurrentRange(currentAt(setup, at.wireSpeedMPerMin, stickOutOf(setup, at)));
-      const isShort =
-        !setup.pulse &&
-        wireMetal(setup.wire.class) !== 'aluminium' &&
-        transferMode(currentA, setup.wire, setup.gas) === 'short-circuit';
-      const isSelf = setup.wire.class === 'tubular-self-shielded';
-      const expects = correction.moves.flatMap((move) =>
-        move.kind === 'setting' && ['voltageV', 'wireSpeedMPerMin'].includes(move.setting) ? [move.expect] : [],
-      );
-      const over = /turns to a (steady hiss|crackle): a/;
-      return first(
-        [...expects.filter((text) => !over.test(text)), nextBead?.sounds ?? ''].map(
-          (text) =>
-            !isShort &&
-            !isSelf &&
-            CRACKLE.test(text) &&
-            !/without crackle|down to a crackle/.test(text) &&
-            `"${text}" of no short arc`,
-        ),
-      );
-    },
-  },
-  {
-    name: 'a short arc is not promised a hiss',
-    wrong: ({ said }) => {
-      if (said.nextBead === null) return null;
-      const isShort = said.correction.after?.transfer === 'short-circuit';
-      return isShort && HISS.test(said.nextBead.sounds) && !/no hiss/.test(said.nextBead.sounds)
-        ? said.nextBead.sounds
-        : '';
-    },
-  },
-  {
-    name: 'what makes every figure wrong holds them back, here and in the start',
-    wrong: (whole) => {
-      const { said, start, input } = whole;
-      if (said.held.length === 0) return start !== null && start.held.length > 0 ? null : '';
-      const names = MAIN_SETTINGS.filter((name) => said.correction.settings[name] !== input.settings?.[name]);
-      if (names.length > 0) return `figures beside ${said.held[0].part}: ${names.join(', ')}`;
-      // A procedure is held against what is proposed, which may differ; all else is of the rig and the job.
-      const isOfRig = said.held.some(({ part }) => part !== 'procedure');
-      return isOfRig && start !== null && hasFigures(start) ? 'the start has figures, the diagnosis does not' : '';
-    },
-  },
-  {
-    name: 'passes, leg, pace and heat agree: the leg is laid, the heat fuses or what then is said',
-    wrong: ({ start, input }) => {
-      if (start === null || !hasFigures(start)) return null;
-      const { expected, passes, technique, outOfReach } = start;
-      const setup = withWire(arcSetup(input))!;
-      if (setup.joint === 'plug' || setup.thinnestMm === null) return null;
-      const own = passes.find((pass) => pass.settings === null) ?? passes[0];
-      if (own.settings === null && Math.abs(own.legMm - expected.legMm!) > 0.5)
-        return `leg ${own.legMm} said, ${expected.legMm!.toFixed(1)} laid`;
-      if (technique.travelSpeedMmPerMin < 70 || technique.travelSpeedMmPerMin > 1110)
-        return `pace ${technique.travelSpeedMmPerMin}`;
-      const isCold = expected.heatInputKJPerMm! < 0.84 * heatToFuse(setup) && outOfReach.length === 0;
-      return isCold ? `${expected.heatInputKJPerMm!.toFixed(2)} kJ/mm on ${setup.thinnestMm} mm` : '';
-    },
-  },
-  {
-    name: 'notes fit the plate, and blame no machine of which nothing was said',
-    wrong: ({ start, said, input }) => {
-      const thin = Math.min(input.job?.thicknessMm ?? 0, input.job?.otherThicknessMm ?? Infinity);
-      const texts = [...said.correction.outOfReach, ...(start !== null && hasFigures(start) ? start.outOfReach : [])];
-      const isSaid = input.rig?.range !== undefined || input.rig?.dials !== undefined;
-      return first(
-        texts.map(
-          (text) =>
-            (thin < 4 && /bevel|preheat/.test(text) && `${thin} mm: ${text}`) ||
-            (!isSaid && /this machine (stops|feeds)/.test(text) && text),
-        ),
-      );
-    },
-  },
-  {
-    name: 'what was assumed is named',
-    wrong: ({ input, said }) => {
-      const { usesGas, boreKnown, wire } = arcSetup(input);
-      if (wire === null || !usesGas || boreKnown) return null;
-      return said.assumed.some((text) => text.endsWith('mm nozzle')) ? '' : 'a nozzle is assumed and not named';
-    },
-  },
-  {
-    name: 'a procedure is kept, or said to be out of reach',
-    wrong: (whole) => {
-      const { input, said } = whole;
-      const procedure = input.job?.procedure;
-      const setup = setupOf(whole);
-      if (procedure === undefined || setup === null || said.held.length > 0) return null;
-      const { voltageV, wireSpeedMPerMin } = said.correction.settings;
-      const low = procedure.voltageV?.low ?? -Infinity;
-      const high = procedure.voltageV?.high ?? Infinity;
-      const isMoved = voltageV !== input.settings?.voltageV;
-      if (isMoved && !setup.pulse && voltageV !== undefined && (voltageV < low - 0.05 || voltageV > high + 0.05))
-        return said.correction.procedure.length > 0 ? '' : `${voltageV} V leaves ${low} to ${high}`;
-      if (procedure.transfer === undefined || setup.pulse || wireSpeedMPerMin === undefined) return '';
-      const currentA = withinCurrentRange(
-        currentAt(setup, wireSpeedMPerMin, stickOutOf(setup, said.correction.settings)),
-      );
-      const mode = transferMode(currentA, setup.wire, setup.gas);
-      const isKept = mode === procedure.transfer || mode === 'tubular';
-      return isKept || said.correction.procedure.length > 0
-        ? ''
-        : `${mode} under a procedure for ${procedure.transfer}`;
-    },
-  },
-];
