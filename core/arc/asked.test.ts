@@ -87,9 +87,22 @@ describe('the current that is asked of a pass', () => {
     const thick = on({ wire: steel(1.6), thinnestMm: 6, ceilingA: 430 });
     expect(askedFor(204, thick).tooThickFromA).toBeCloseTo(342, 0);
     expect(askedFor(245, { ...thick, thinnestMm: 12 })).toEqual(
-      expect.objectContaining({ currentAskedA: expect.closeTo(342, 0), tooThickFromA: null }),
+      expect.objectContaining({ currentAskedA: expect.closeTo(349, 0), tooThickFromA: null }),
     );
     expect(askedFor(245, { ...thick, thinnestMm: 12, position: 'vertical-up' }).tooThickFromA).not.toBeNull();
+  });
+
+  it('of heavy plate is what charts spray it with, away from the cold edge, where the machine reaches it', () => {
+    // Charts: 1.2 mm wire at 270 to 320 A on 8 to 20 mm, 28 to 31 V.
+    const spray = quietRanges(steel(1.2), gas(10)).spray!;
+    const of = (wantedA: number, thinnestMm: number, most = on().most) =>
+      askedFor(wantedA, on({ thinnestMm, most })).currentAskedA;
+    expect(of(227, 8)).toBeCloseTo(284, 0);
+    expect(of(246, 12)).toBeCloseTo(307.5, 0);
+    expect(of(400, 25)).toBeCloseTo((spray.lowA + spray.highA) / 2, 0);
+    // Volts that end at the least of a spray: that one.
+    expect(of(246, 12, { voltageV: 27, wireSpeedMPerMin: 25 })).toBeCloseTo(spray.lowA, 0);
+    for (let t = 8; t < 25; t++) expect(of(200 + 4 * t + 4, t + 1)).toBeGreaterThanOrEqual(of(200 + 4 * t, t));
   });
 
   it('in pulse goes far under the spray, and a wire is too thick from there alone', () => {

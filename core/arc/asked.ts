@@ -65,6 +65,15 @@ function lacking(currentA: number, { wire, gas, most }: AskedOn): SprayLacks | n
   return voltageV - balanceHalfWidth(currentA, wire, gas) <= most.voltageV ? null : { voltageV };
 }
 
+/**
+ * What charts spray heavy plate with, A: over what a short arc would want, away from the cold edge of the spray, and no further than the
+ * middle of the wire's range.
+ */
+function sprayOfCharts(wantedA: number, { lowA, highA }: Quiet): number {
+  const { overWanted, overLeast } = SPRAY_TRANSITION.ofCharts;
+  return Math.min(Math.max(overWanted * wantedA, overLeast * lowA), (lowA + highA) / 2);
+}
+
 /** Tubular wire by its own window, pulse by the wire's, aluminium in spray. */
 function askedOfOne(wantedA: number, on: AskedOn): Asked {
   const { wire, gas, ceilingA } = on;
@@ -96,7 +105,8 @@ export function askedFor(wantedA: number, on: AskedOn): Asked {
   const { short, spray } = quietRanges(wire, gas);
   const level = (position === 'flat' || position === 'horizontal') && !on.isOpenRoot;
   const shortA = short === null ? null : within(wantedA, { ...short, highA: Math.min(short.highA, ceilingA) });
-  const sprayA = !level || spray === null || spray.lowA > ceilingA ? null : within(Math.min(wantedA, ceilingA), spray);
+  const leastSprayA =
+    !level || spray === null || spray.lowA > ceilingA ? null : within(Math.min(wantedA, ceilingA), spray);
   const tooThickFromA = short === null || short.lowA <= HEAT_SHARES.hot * wantedA ? null : short.lowA;
   const { heavyFromMm, heavyUpTo, choiceFromMm } = SPRAY_TRANSITION;
   const isHeavy = thinnestMm >= heavyFromMm.value;
@@ -108,9 +118,15 @@ export function askedFor(wantedA: number, on: AskedOn): Asked {
         thinnestMm,
       )
     : HEAT_SHARES.sprayHot;
-  const fits = sprayA !== null && thinnestMm >= choiceFromMm.value && sprayA <= mostHot * wantedA;
-  const lacks = fits ? lacking(sprayA, on) : null;
-  const sprays = fits && lacks === null;
+  const fits = leastSprayA !== null && thinnestMm >= choiceFromMm.value && leastSprayA <= mostHot * wantedA;
+  const ofCharts =
+    isHeavy && fits && spray !== null
+      ? Math.max(leastSprayA, Math.min(sprayOfCharts(wantedA, spray), ceilingA, mostHot * wantedA))
+      : leastSprayA;
+  // A machine that does not reach the figures of charts may still reach the least of a spray.
+  const sprayA = ofCharts === null || lacking(ofCharts, on) === null ? ofCharts : leastSprayA;
+  const lacks = fits && sprayA !== null ? lacking(sprayA, on) : null;
+  const sprays = fits && lacks === null && sprayA !== null;
   if (shortA === null) {
     // A wire that has no short arc: nothing where it cannot spray either.
     const least = spray?.lowA ?? ceilingA;

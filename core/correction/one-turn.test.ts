@@ -73,7 +73,9 @@ describe('a wire speed that goes from far too slow to far too fast', () => {
           const { settings, after } = answer(bead).correction;
           const sound = at(input, 1, {}).settings!;
           expect(settings.voltageV!).toBeGreaterThan(sound.voltageV! - 0.8);
-          expect(settings.wireSpeedMPerMin! / sound.wireSpeedMPerMin!).toBeGreaterThan(0.9);
+          // The start lies away from the cold edge of the spray: the wire comes back to it within a tenth and a step.
+          expect(settings.wireSpeedMPerMin!).toBeGreaterThan(0.9 * sound.wireSpeedMPerMin! - 0.11);
+          if (share < 0.89) expect(settings.wireSpeedMPerMin!).toBeGreaterThan(bead.settings!.wireSpeedMPerMin!);
           expect(after!.transfer).toBe('spray');
         }
   });

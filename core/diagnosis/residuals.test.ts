@@ -163,19 +163,29 @@ describe('figures against the arc model', () => {
     expect(of(withSettings({ arcControlPct: 50 })).arcControl!.value).toBe(0);
   });
 
-  it('find the zone between short arc and spray, 2 at 8 % under the transition', () => {
+  it('find the zone between short arc and spray, 2 just under the transition and little at its ends', () => {
     const spray: Case = onRig({
       wire: { class: 'solid-steel', diameterMm: 1.2 },
       gas: { argonPct: 92, co2Pct: 8 },
     });
     const setup = arcSetup(spray);
     const transition = sprayTransitionCurrent(setup.wire!, setup.gas)!;
-    const zone = (share: number) =>
-      residualsOf(spray, setup, { ...readArc(setup, {}), currentA: share * transition }).transferZone!.value;
-    expect(zone(0.92)).toBeCloseTo(2, 9);
-    expect(zone(1)).toBeCloseTo(2 / Math.E, 9);
-    expect(zone(0.84)).toBeCloseTo(2 / Math.E, 9);
+    const zone = (share: number, off: number | null = null) =>
+      residualsOf(spray, setup, {
+        ...{ ...readArc(setup, {}), currentA: share * transition },
+        ...(off === null ? {} : { voltageErrorV: off, balanceHalfWidthV: 1 }),
+      }).transferZone!.value;
+    expect(zone(0.97)).toBeCloseTo(2, 9);
+    // Where a quiet short arc ends and a quiet spray begins.
+    for (const end of [0.85, 1.12]) {
+      expect(zone(end)).toBeGreaterThan(0.2);
+      expect(zone(end)).toBeLessThan(0.8);
+    }
     expect(zone(0.6)).toBeLessThan(0.01);
+    // A long arc throws its big drops from less current on, a short one from no less.
+    expect(zone(0.83, 3)).toBeGreaterThan(1.5);
+    expect(zone(0.83, -3)).toBe(zone(0.83));
+    expect(zone(0.6, 10)).toBeLessThan(0.4);
     expect(of({ ...spray, settings: { wireSpeedMPerMin: 6 } }).transferZone!.spread).toBeCloseTo(0.54, 12);
   });
 

@@ -128,16 +128,22 @@ function gapResidual({ job = {} }: Case): Residual | null {
   return { value: Math.min(4, value), spread: 0.3 };
 }
 
+/** Middle and width of the zone between short arc and spray, as shares of the transition, and how far a long arc moves it down. */
+const ZONE = { middle: 0.97, width: 0.11, perHalfWidth: 0.03, mostHalfWidths: 4 };
+
 /**
- * How deep a current lies in the zone between short arc and spray: 2 at 8 % under the transition, 0 away from it.
- * In gas that does not spray the globular range itself is the zone.
+ * How deep a current lies in the zone between short arc and spray: 2 just under the transition, 0 away from it. An arc that is held too
+ * long to short throws its big drops from less current on. In gas that does not spray the globular range itself is the zone.
+ * @param off volts over balance in half-widths; null where they are not known
  */
-function transferZone(currentA: number, setup: ArcSetup): number {
+function transferZone(currentA: number, off: number | null, setup: ArcSetup): number {
   const { wire, gas } = setup;
   if (wire === null || isTubular(wire.class)) return 0;
   const transition = sprayTransitionCurrent(wire, gas);
   if (transition === null) return 2 * globularShare(currentA, wire, gas);
-  return 2 * Math.exp(-(((currentA / transition - 0.92) / 0.08) ** 2));
+  const long = Math.max(0, Math.min(ZONE.mostHalfWidths, off ?? 0));
+  const middle = ZONE.middle - ZONE.perHalfWidth * long;
+  return 2 * Math.exp(-(((currentA / transition - middle) / ZONE.width) ** 2));
 }
 
 /** One unit of the residual of heat, as the log of the ratio of currents. */
@@ -245,7 +251,9 @@ export function residualsOf(input: Case, setup: ArcSetup, reading: ArcReading): 
     residuals.balance = { value: arc.voltageErrorV / arc.balanceHalfWidthV, spread };
   }
   if (reading.currentA !== null && !setup.pulse) {
-    residuals.transferZone = { value: transferZone(reading.currentA, setup), spread: 0.5 + wireShare };
+    const { voltageErrorV, balanceHalfWidthV } = reading;
+    const off = voltageErrorV === null || balanceHalfWidthV === null ? null : voltageErrorV / balanceHalfWidthV;
+    residuals.transferZone = { value: transferZone(reading.currentA, off, setup), spread: 0.5 + wireShare };
   }
   if (arc.currentA !== null && setup.currentWantedA !== null) {
     const { steel, aluminium } = HEAT_WANTED;

@@ -62,15 +62,19 @@ const GOOD: readonly FindingId[] = ['sound-crisp', 'toe-wetted', 'bead-even'];
 
 const within = (x: number): number => Math.max(0, Math.min(1, x));
 
+/** Amps that charts of spray go up to on heavy plate that lies, whatever the joint. */
+const SPRAY_UP_TO = 330;
+
 /**
  * How much under and over the current it wants a plate stands. Sheet is made up for by travel. Under a lying plate of 8 mm
  * and more nothing is reached by any current that the wire carries: charts of spray give 1.2 mm wire 240 to 320 A on it,
- * half as much again as its short arc.
+ * half as much again as its short arc and more in an outside corner.
+ * @param chartA what a chart of the short arc gives
  */
-function stands({ thicknessMm, position }: Job): [coldest: number, hottest: number] {
+function stands({ thicknessMm, position }: Job, chartA: number): [coldest: number, hottest: number] {
   if (thicknessMm <= 1.5) return [0.75, 1.35];
   const lies = position === 'flat' || position === 'horizontal';
-  return thicknessMm >= 8 && lies ? [0.8, 1.55] : [0.8, 1.25];
+  return thicknessMm >= 8 && lies ? [0.8, Math.max(1.55, SPRAY_UP_TO / chartA)] : [0.8, 1.25];
 }
 
 /** Runs a bead: what the figures and the faults make of it. */
@@ -81,8 +85,9 @@ export function runBead(machine: Machine, job: Job, knobs: Knobs, faults: readon
   const current = currentOf(machine, knobs.wireSpeedMPerMin * machine.scale, stickOut);
   const { volts, halfWidth } = balanceOf(machine, current);
   const off = (knobs.voltageV + machine.offsetV - volts) / halfWidth;
-  const heat = current / wantedCurrent(machine, job).truly;
-  const [coldest, hottest] = stands(job);
+  const wantedA = wantedCurrent(machine, job);
+  const heat = current / wantedA.truly;
+  const [coldest, hottest] = stands(job, wantedA.chart);
 
   const short = within((-off - 0.9) / 0.9);
   for (const [id, chance] of [

@@ -133,14 +133,15 @@ const CHART: [number, number][] = [
   [8, 200],
   [20, 208],
 ];
+/** Charts of spray in argon: half as much again as a millimetre of steel, levelling out at some ten. */
 const ALUMINIUM_CHART: [number, number][] = [
-  [1, 50],
-  [2, 85],
-  [3, 114],
-  [4, 141],
-  [6, 191],
-  [8, 230],
-  [10, 255],
+  [1, 62],
+  [2, 98],
+  [3, 128],
+  [4, 155],
+  [6, 203],
+  [8, 245],
+  [10, 270],
 ];
 const JOINTS: { [joint in Joint]?: number } = { fillet: 1.1, lap: 1.1, corner: 0.9 };
 /** What one pass holds up against gravity, and what each wire carries. */
@@ -148,38 +149,63 @@ const HELD_UP: { [key: string]: number } = { '0.8': 92, '0.9': 112, '1.2': 160 }
 const CARRIES: { [wire in WireClass]: (diameterMm: number) => [number, number] } = {
   'solid-steel': (d) => (d < 0.85 ? [40, 180] : d < 1 ? [50, 225] : [80, 330]),
   'solid-stainless': () => [50, 225],
-  'solid-aluminium': () => [80, 300],
+  // Under its spray it throws balls.
+  'solid-aluminium': () => [135, 300],
   'metal-cored': () => [100, 350],
-  'tubular-self-shielded': () => [80, 190],
+  // Charts end under the top of its window, where the slag boils.
+  'tubular-self-shielded': () => [80, 160],
   'tubular-gas-shielded': () => [150, 300],
 };
+/** Windows of the tubular wires: against gravity three quarters of them. */
+const TUBULAR_TOP: { [wire in WireClass]?: number } = { 'tubular-self-shielded': 190, 'tubular-gas-shielded': 300 };
+/** What a short arc carries, which is all there is in CO2 and wherever the plate does not lie; thicker plate is built up in passes. */
+const SHORT_ARC: { [key: string]: number } = { '0.8': 160, '0.9': 180, '1.2': 220 };
+
+/** The most that wire, gas and position let one pass have. */
+function topOf(machine: Machine, position: Position): number {
+  const { wire, gas, metal } = machine;
+  const against = position === 'vertical-up' || position === 'overhead';
+  const lies = position === 'flat' || position === 'horizontal';
+  const [, high] = CARRIES[wire.class](wire.diameterMm);
+  if (wire.class.startsWith('tubular')) return against ? Math.min(high, 0.75 * TUBULAR_TOP[wire.class]!) : high;
+  if (metal === 'aluminium') return against ? Math.min(high, 1.15 * HELD_UP[String(wire.diameterMm)]) : high;
+  const short = SHORT_ARC[String(wire.diameterMm)];
+  const sprays = (gas?.co2Pct ?? 0) <= 20;
+  const quiet = sprays ? Math.min(short, 0.85 * transitionOf(machine)) : short;
+  return against ? Math.min(quiet, HELD_UP[String(wire.diameterMm)]) : lies && sprays ? high : quiet;
+}
 
 /** Current that a chart gives for a job, and the one that this plate and machine truly want. */
 export function wantedCurrent(
-  { wire, metal, plate }: Machine,
+  machine: Machine,
   { thicknessMm, joint, position }: Job,
 ): { chart: number; truly: number } {
+  const { wire, metal, plate } = machine;
   const against = position === 'vertical-up' || position === 'overhead';
   const base =
     metal === 'aluminium'
       ? line(ALUMINIUM_CHART, thicknessMm)
       : line(CHART, thicknessMm) * (metal === 'stainless' ? 0.9 : 1);
   const wanted = base * (JOINTS[joint] ?? 1) * (against ? 0.87 : 1);
-  const [low, high] = CARRIES[wire.class](wire.diameterMm);
-  const held = wire.class.startsWith('tubular')
-    ? 0.75 * high
-    : HELD_UP[String(wire.diameterMm)] * (metal === 'aluminium' ? 1.15 : 1);
-  const top = against ? Math.min(high, held) : high;
+  const [low] = CARRIES[wire.class](wire.diameterMm);
+  const top = topOf(machine, position);
   return { chart: Math.max(low, Math.min(top, wanted)), truly: Math.max(low, Math.min(top, wanted * plate)) };
 }
 
 const TRANSITION: { [key: string]: number } = { '0.8': 150, '0.9': 165, '1.2': 220 };
 
+/** Current that this machine's wire begins to spray at. */
+function transitionOf({ wire, gas, transition }: Machine): number {
+  const at =
+    wire.class === 'solid-aluminium' ? 135 : TRANSITION[String(wire.diameterMm)] * (1 + 0.011 * (gas?.co2Pct ?? 0));
+  return at * transition;
+}
+
 /** How far the arc sprays, 0 to 1. */
-function spray({ wire, gas, transition }: Machine, current: number): number {
+function spray(machine: Machine, current: number): number {
+  const { wire, gas } = machine;
   if (gas === null || wire.class.startsWith('tubular') || gas.co2Pct > 20) return 0;
-  const at = wire.class === 'solid-aluminium' ? 135 : TRANSITION[String(wire.diameterMm)] * (1 + 0.011 * gas.co2Pct);
-  return 1 / (1 + Math.exp(-(current / (at * transition) - 1) / 0.035));
+  return 1 / (1 + Math.exp(-(current / transitionOf(machine) - 1) / 0.035));
 }
 
 /** Whether large drops splash: between short arc and spray. */
@@ -243,7 +269,8 @@ export function balanceOf(machine: Machine, current: number): { volts: number; h
         ],
         co2,
       );
-  const open = aluminium ? 0.7 : 0.6 + 0.14 * (co2 - 10);
+  // A spray of aluminium takes fewer volts for its amps than the load line: 22 V at 150 A, 26 at 280.
+  const open = aluminium ? 0.7 - 0.021 * Math.max(0, current - 150) : 0.6 + 0.14 * (co2 - 10);
   return { volts: load + short + share * (open - short), halfWidth: (co2 > 50 ? 1.2 : 1) + 0.5 * share };
 }
 

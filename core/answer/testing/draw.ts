@@ -102,7 +102,7 @@ export function drawWhole(random: () => number): Case {
     ...(random() < 0.85 ? { position: pick(POSITIONS) } : {}),
     ...(random() < 0.6 ? { draught: pick(['still', 'breeze'] as const) } : {}),
     ...(random() < 0.15 ? { gapMm: pick([0.5, 1, 2, 3]) } : {}),
-    ...(random() < 0.12 ? { procedure: pick(PROCEDURES) } : {}),
+    ...(random() < 0.16 ? { procedure: pick(PROCEDURES) } : {}),
   };
   const base: Case = { format: CASE_FORMAT, job, rig };
   if (random() < 0.15) return base;
