@@ -86,6 +86,26 @@ describe('a wire that the plate is too thin for', () => {
   });
 });
 
+describe('a procedure that the distance does not let be kept', () => {
+  it('is given no figure for what is not known, though only a part is to be put right', () => {
+    const { held, correction } = answer({
+      format: CASE_FORMAT,
+      job: { baseMetal: 'mild-steel', thicknessMm: 12, joint: 'plug', gapMm: 2, procedure: { transfer: 'spray' } },
+      rig: {
+        wire: { class: 'metal-cored', diameterMm: 0.9 },
+        gas: { argonPct: 90, co2Pct: 10 },
+        polarity: 'electrode-positive',
+        nozzleBoreMm: 10,
+      },
+      settings: { voltageV: 18.5, stickOutMm: 20, gasFlowLPerMin: 23 },
+      findings: { 'wire-birdnest': 'present' },
+    });
+    expect(held.map(({ text }) => text).join()).toMatch(/allows spray, and no setting inside that/);
+    expect(correction.settings.wireSpeedMPerMin).toBeUndefined();
+    expect(correction.moves.map(({ kind }) => kind)).toEqual(['remedy']);
+  });
+});
+
 describe('the answer to any case', () => {
   it('comes, with probabilities in range, sorted, each cause above 1 % and explained by finite weights', () => {
     fc.assert(

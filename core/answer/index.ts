@@ -161,10 +161,12 @@ function wireTooThick(setup: WireSetup, input: Case): Misfit[] {
 }
 
 /** A procedure for a transfer that wire, gas, position or machine do not have: a bead in another is not in the procedure. */
-function procedureOutOfReach(setup: WireSetup, { job }: Case, { moves, settings }: Correction): Misfit[] {
-  const procedure = job?.procedure;
+function procedureOutOfReach(setup: WireSetup, input: Case, { moves, settings }: Correction): Misfit[] {
+  const procedure = input.job?.procedure;
+  const today = input.settings ?? {};
   // Where only a fault is put right no figure is proposed, and none leaves the procedure.
-  const proposes = moves.length === 0 || moves.some(({ kind }) => kind === 'setting');
+  const isFilledIn = (['voltageV', 'wireSpeedMPerMin'] as const).some((name) => settings[name] !== today[name]);
+  const proposes = moves.length === 0 || isFilledIn || moves.some(({ kind }) => kind === 'setting');
   const why =
     transferOutOfReach(procedure?.transfer, setup) ??
     (proposes ? nothingInProcedure(procedure, setup, settings) : null);
