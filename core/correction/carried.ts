@@ -14,7 +14,14 @@ type Judged = { cause: string; probability: number; prior: number };
 type Odds = Readonly<Record<string, number>>;
 
 /** Causes that stand from bead to bead: what no knob cures. */
-const LASTING = CAUSES.filter(({ remedy }) => remedy.kind !== 'setting');
+const LASTING = CAUSES.filter(({ remedy }) => remedy.kind !== 'setting').map((one) => ({
+  ...one,
+  usual: meanOf(one.prior),
+}));
+/** The lasting causes that each look is of. */
+const OF_LOOK = new Map<string, CauseId[]>();
+for (const { id, check, early = check } of LASTING)
+  for (const look of new Set([check, early])) OF_LOOK.set(look, [...(OF_LOOK.get(look) ?? []), id]);
 
 /**
  * How much of what one bead says of a cause holds for the next, as a share of its log-odds: a look may have been wrong,
@@ -38,12 +45,12 @@ const REMEMBERED = { 'plate-warm': ['heat-buildup', 'interpass-hot'] } as const;
 
 /** Looks that showed a fault which was not cured since: it is still there. @param cured causes whose remedy was done */
 export function carriedFindings(findings: Findings, cured: readonly string[]): Record<string, 'present'> {
-  const looks = LASTING.filter(({ id }) => !cured.includes(id)).flatMap(({ check, early }) => [check, early ?? check]);
-  const remembered = Object.entries(REMEMBERED).flatMap(([id, ends]) =>
-    ends.some((cause) => cured.includes(cause)) ? [] : [id],
+  const holds = (id: string): boolean =>
+    OF_LOOK.get(id)?.some((cause) => !cured.includes(cause)) === true ||
+    (id in REMEMBERED && !REMEMBERED[id as keyof typeof REMEMBERED].some((cause) => cured.includes(cause)));
+  return Object.fromEntries(
+    Object.keys(findings).flatMap((id) => (findings[id] === 'present' && holds(id) ? [[id, 'present' as const]] : [])),
   );
-  const still = [...looks, ...remembered].filter((id) => findings[id] === 'present');
-  return Object.fromEntries(still.map((id) => [id, 'present' as const]));
 }
 
 /** How many times likelier than usual this coupon makes a cause, all its beads together. */
@@ -70,11 +77,11 @@ export function suspectsAfter(
   const judged = new Map(causes.map((one) => [one.cause, one]));
   const seen = carriedFindings(findings, cured);
   return LASTING.filter(({ check, early = check }) => !(check in seen || early in seen)).flatMap(
-    ({ id, prior, check }) => {
+    ({ id, usual, check }) => {
       if (cured.includes(id)) return [{ cause: id, times: BOUNDS.least }];
       const before = suspects[id] ?? 1;
       if (before <= REFUTED) return [{ cause: id, times: before }];
-      const drawn = timesLikelier(judged.get(id), meanOf(prior), before) ** HOLDS;
+      const drawn = timesLikelier(judged.get(id), usual, before) ** HOLDS;
       // What merely was not seen may be seen on the next bead: it stays over what was looked at and clear.
       const times = findings[check] === 'absent' ? Math.min(REFUTED, drawn) : Math.max(1.1 * REFUTED, drawn);
       if (Math.abs(Math.log(times)) < Math.log(WORTH_KEEPING)) return [];
