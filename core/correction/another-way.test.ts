@@ -33,6 +33,17 @@ describe('another way than the one that made a bead worse', () => {
     expect(turned(anotherWay(ofSheet, before, slower, 'one'))).toEqual(['voltageV 1']);
   });
 
+  it('takes a knob that only followed the other for no turn of its own', () => {
+    const sheet: Case = { ...stubbing, job: { ...stubbing.job, thicknessMm: 2, otherThicknessMm: 2 } };
+    const ofSheet = answer({ ...sheet, settings: { ...before, wireSpeedMPerMin: 6.5 } }).correction;
+    const was = { ...before, wireSpeedMPerMin: 6.5 };
+    // Two volts up and two tenths of wire down: less wire has not been tried.
+    const way = anotherWay(ofSheet, was, { ...was, voltageV: 19.5, wireSpeedMPerMin: 6.3 }, 'one');
+    expect(turned(way)).toEqual(['wireSpeedMPerMin -1']);
+    // By themselves two tenths are a turn.
+    expect(turned(anotherWay(ofSheet, was, { ...was, wireSpeedMPerMin: 6.3 }, 'one'))).toEqual(['voltageV 1']);
+  });
+
   it('is none that would only lie on the plate: less wire than it fuses by', () => {
     expect(correction.alternative.withheld).toContain('too cold for this plate');
     expect(after({ voltageV: 19.2 })).toEqual([]);

@@ -1,10 +1,25 @@
-import type { Settings } from '../setting/table';
+import { SETTINGS, type SettingName, type Settings } from '../setting/table';
 import type { Correction } from './correct';
 import type { Move } from './moves';
 import { movesNow, pairOf } from './next-settings';
 
 /** So much of a turn that made a bead worse, the same way round, is that turn again. */
 const THE_SAME_AGAIN = 0.5;
+
+/** A knob that was turned by less than this share of what was turned most, in what is worth turning, only followed it. */
+const ONLY_FOLLOWED = 0.3;
+
+/** How far a knob was turned, in what is worth turning. */
+const turnOf = (name: SettingName, before: Settings, after: Settings): number =>
+  Math.abs((after[name] ?? 0) - (before[name] ?? after[name] ?? 0)) / SETTINGS[name].worthMoving;
+
+/** The bead's figures as they were made worse: without the knobs that only followed another one. */
+function withoutFollowers(before: Settings, after: Settings): Settings {
+  const names = (Object.keys(after) as SettingName[]).filter((name) => before[name] !== undefined);
+  const most = Math.max(0, ...names.map((name) => turnOf(name, before, after)));
+  const followers = names.filter((name) => turnOf(name, before, after) < ONLY_FOLLOWED * most);
+  return { ...after, ...Object.fromEntries(followers.map((name) => [name, before[name]])) };
+}
 
 /** Whether a move turns a knob the way that made the bead worse, and about as far. */
 function repeats(move: Move, before: Settings, after: Settings): boolean {
@@ -24,10 +39,11 @@ function repeats(move: Move, before: Settings, after: Settings): boolean {
  * @returns nothing where every way was that one
  */
 export function anotherWay(correction: Correction, before: Settings, after: Settings, changes: 'one' | 'all'): Move[] {
+  const worse = withoutFollowers(before, after);
   const other = correction.alternative.moves;
   const pair = pairOf(correction.moves);
   // Volts and wire that belong together are turned together, here as everywhere: half of a pair is out of balance.
   const alone = correction.moves.filter((move) => pair.length < 2 || !pair.includes(move)).map((move) => [move]);
   const ways = [movesNow(correction, changes), other, ...(pair.length < 2 ? [] : [pair]), ...alone];
-  return ways.find((way) => way.length > 0 && !way.some((move) => repeats(move, before, after))) ?? [];
+  return ways.find((way) => way.length > 0 && !way.some((move) => repeats(move, before, worse))) ?? [];
 }
