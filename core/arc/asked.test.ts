@@ -99,7 +99,9 @@ describe('the current that is asked of a pass', () => {
       askedFor(wantedA, on({ thinnestMm, most })).currentAskedA;
     expect(of(227, 8)).toBeCloseTo(284, 0);
     expect(of(246, 12)).toBeCloseTo(307.5, 0);
-    expect(of(400, 25)).toBeCloseTo((spray.lowA + spray.highA) / 2, 0);
+    // 1.25 times that would be past the middle of the range; what is wanted by itself is given.
+    expect(of(300, 25)).toBeCloseTo((spray.lowA + spray.highA) / 2, 0);
+    expect(of(340, 25)).toBe(340);
     // Volts that end at the least of a spray: that one.
     expect(of(246, 12, { voltageV: 27, wireSpeedMPerMin: 25 })).toBeCloseTo(spray.lowA, 0);
     for (let t = 8; t < 25; t++) expect(of(200 + 4 * t + 4, t + 1)).toBeGreaterThanOrEqual(of(200 + 4 * t, t));
