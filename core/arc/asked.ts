@@ -66,7 +66,7 @@ function lacking(currentA: number, { wire, gas, most }: AskedOn): SprayLacks | n
 }
 
 /**
- * What charts spray heavy plate with, A: over what a short arc would want, away from the cold edge of the spray, and no further than the
+ * Current of a chart's spray on heavy plate, A: over that of a short arc, away from the cold edge of the spray, and no further than the
  * middle of the wire's range.
  */
 function sprayOfCharts(wantedA: number, { lowA, highA }: Quiet): number {

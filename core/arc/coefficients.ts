@@ -153,7 +153,7 @@ export const SPRAY_TRANSITION = {
     8,
     'short arc on plate of 8 mm and more is known for cold laps; a spray there has nothing to burn through',
   ),
-  /** What charts spray heavy plate with, over the current wanted and over the least of the spray: 1.2 mm at 280 to 320 A on 8 to 20 mm. */
+  /** A chart's spray on heavy plate, as shares of the current wanted and over the least of the spray: 1.2 mm at 280 to 320 A on 8 to 20 mm. */
   ofCharts: { overWanted: 1.25, overLeast: 1.02 },
   /** Current over the current wanted up to which a spray is taken on heavy plate, by thickness: charts spray 12 mm at 350 A. */
   heavyUpTo: [

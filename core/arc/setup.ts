@@ -66,7 +66,7 @@ export type WireSetup = ArcSetup & { wire: Wire };
 /** Under this share of what the plate wants a pass does not fuse it, and it is built up in several. */
 const COLD = 0.85;
 
-/** Whether one pass is too cold for the plate: by the wire and the position, or by the quiet current under spray, which may lie at the edge of the window. */
+/** True where one pass is too cold for the plate: by the wire and the position, or by the quiet current, which may lie at the edge of the window. */
 export const isColdInOnePass = (wantsA: number, carriesA: number, askedA: number): boolean =>
   carriesA < COLD * wantsA || askedA < HEAT_SHARES.cold * wantsA;
 

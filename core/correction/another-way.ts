@@ -9,7 +9,7 @@ const THE_SAME_AGAIN = 0.5;
 /** A knob that was turned by less than this share of what was turned most, in what is worth turning, only followed it. */
 const ONLY_FOLLOWED = 0.3;
 
-/** How far a knob was turned, in what is worth turning. */
+/** The turn of a knob, as a multiple of the least that is worth turning. */
 const turnOf = (name: SettingName, before: Settings, after: Settings): number =>
   Math.abs((after[name] ?? 0) - (before[name] ?? after[name] ?? 0)) / SETTINGS[name].worthMoving;
 

@@ -1,11 +1,7 @@
 import { readArc, type ArcReading } from '../arc/reading';
-import { HEAT_SHARES } from '../arc/asked';
-import { balanceHalfWidth, withinCurrentRange } from '../arc/balance';
-import { balancedVolts, currentAt, currentBalancedBy, wireSpeedAt } from '../arc/setup';
-import type { Dials } from '../setting/dials';
+import { currentAt } from '../arc/setup';
 import { expectedTravel } from '../arc/pace';
-import { quietRanges } from '../arc/quiet-ranges';
-import { transferMode, wildness } from '../arc/transfer';
+import { transferMode } from '../arc/transfer';
 import { isTubular } from '../arc/wire';
 import type { Case } from '../case/schema';
 import type { Diagnosis } from '../diagnosis/diagnose';
@@ -23,7 +19,8 @@ import { wordsFor, type ArcKind } from './reason';
 import { probabilityOf, type Turned } from './scenarios';
 import { ACT_ABOVE, freeSettings, recordedMismatches, situationOf, turnedBySchool, type Work } from './situation';
 import { SET_ANEW } from './set-anew';
-import { settableNear, solve, type Bounds } from './solver';
+import { solve, type Bounds } from './solver';
+import { harmsBy, inBalance, isUnquiet, notColder, withheldWords } from './fit-to-weld';
 import { techniqueMoves } from './technique';
 
 /** The other school's way; `withheld` says why it is none, where it would harm. */
@@ -126,81 +123,6 @@ function movesTo({ input, diagnosis }: Work, situation: Situation, from: Target,
     const words = wordsFor(name, to[name] > from[name] ? 'up' : 'down', chance, together, over, arc);
     return settingMove(input.rig?.dials, name, from[name], to[name], words);
   });
-}
-
-/** Less wire than this share of today's is no finer point of balance, but a wire that is too fast. */
-const FINER_POINT = 0.92;
-
-/**
- * A target that takes no wire out of a bead whose likeliest fault is that it is cold: where the volts end, a little less wire would
- * balance better and fuse less.
- */
-function notColder({ diagnosis }: Work, { today }: Situation, to: Target): Target {
-  const { wireSpeedMPerMin: now } = today;
-  const isLess = now !== null && to.wireSpeedMPerMin < now && to.wireSpeedMPerMin >= FINER_POINT * now;
-  return isLess && diagnosis.causes[0]?.cause === 'heat-low' ? { ...to, wireSpeedMPerMin: now } : to;
-}
-
-/** How far into the window of balance volts are brought that would lie outside it, as a share of its half. */
-const INSIDE = 0.8;
-
-/**
- * A target whose volts and wire, where both are proposed, lie inside the window of balance: a bead is believed by as much as that, no
- * further, until the machine has shown what it is off by.
- */
-function inBalance({ setup, today }: Situation, bounds: Bounds, dials: Dials | undefined, to: Target): Target {
-  const isMoved = (name: 'voltageV' | 'wireSpeedMPerMin'): boolean => to[name] !== today[name];
-  if (setup.pulse || !isMoved('voltageV') || !isMoved('wireSpeedMPerMin')) return to;
-  const currentA = withinCurrentRange(currentAt(setup, to.wireSpeedMPerMin, to.stickOutMm));
-  const middle = balancedVolts(setup, currentA);
-  const half = balanceHalfWidth(currentA, setup.wire, setup.gas);
-  const off = to.voltageV - middle;
-  const brought = settableNear(bounds, dials, 'voltageV', middle + Math.sign(off) * INSIDE * half);
-  const nearer = Math.abs(off) <= half ? to : { ...to, voltageV: brought };
-  if (!isUnquiet({ setup }, nearer)) return nearer;
-  // Where the volts end, the wire is the one that the last of them hold.
-  const held = wireSpeedAt(setup, currentBalancedBy(setup, nearer.voltageV), to.stickOutMm);
-  const wireSpeedMPerMin = settableNear(bounds, dials, 'wireSpeedMPerMin', held);
-  const withWire = { ...nearer, wireSpeedMPerMin };
-  if (!isUnquiet({ setup }, withWire)) return withWire;
-  // And where that is none that is quiet, the top of the short arc.
-  const top = quietRanges(setup.wire, setup.gas).short?.highA;
-  if (top === undefined) return nearer;
-  const short = settableNear(bounds, dials, 'wireSpeedMPerMin', wireSpeedAt(setup, top, to.stickOutMm));
-  const volts = balancedVolts(setup, withinCurrentRange(currentAt(setup, short, to.stickOutMm)));
-  const atTop = { ...to, wireSpeedMPerMin: short, voltageV: settableNear(bounds, dials, 'voltageV', volts) };
-  return isUnquiet({ setup }, atTop) ? nearer : atTop;
-}
-
-/** Whether the arc of a target is out of balance, or lies between short arc and spray. */
-function isUnquiet({ setup }: Pick<Situation, 'setup'>, { voltageV, wireSpeedMPerMin, stickOutMm }: Target): boolean {
-  if (setup.pulse) return false;
-  const currentA = withinCurrentRange(currentAt(setup, wireSpeedMPerMin, stickOutMm));
-  const off = Math.abs(voltageV - balancedVolts(setup, currentA));
-  return off > balanceHalfWidth(currentA, setup.wire, setup.gas) || wildness(currentA, setup.wire, setup.gas) > 0.5;
-}
-
-/** A share of the current that is no difference. */
-const NEXT_TO_NOTHING = 0.01;
-
-/** Current of a target, A. */
-const currentOf = ({ setup }: Pick<Situation, 'setup'>, { wireSpeedMPerMin, stickOutMm }: Target): number =>
-  withinCurrentRange(currentAt(setup, wireSpeedMPerMin, stickOutMm));
-
-/** Whether a target is too cold to fuse the plate, or hotter than it stands, and further out than the one it stands beside. */
-function harmsBy(situation: Situation, target: Target, beside: Target): 'cold' | 'hot' | null {
-  const { currentAskedA } = situation.setup;
-  if (currentAskedA === null) return null;
-  const [share, besideShare] = [target, beside].map((one) => currentOf(situation, one) / currentAskedA);
-  if (share < HEAT_SHARES.cold && share < besideShare - NEXT_TO_NOTHING) return 'cold';
-  return share > HEAT_SHARES.sprayHot && share > besideShare + NEXT_TO_NOTHING ? 'hot' : null;
-}
-
-/** Why the other way is none, where the plate would not fuse or not stand it. */
-function withheldWords(situation: Situation, target: Target, turned: MainSetting, by: 'cold' | 'hot'): string {
-  const [currentA, askedA] = [currentOf(situation, target), situation.setup.currentAskedA ?? 0].map(Math.round);
-  const what = turned === 'wireSpeedMPerMin' ? 'Turning the wire instead' : 'Turning the volts instead';
-  return `${what} would steady the arc, but too ${by} for this plate: about ${currentA} A, and it wants about ${askedA} A.`;
 }
 
 /** Of volts and wire, the one that is turned first: the other way round is shown beside it. */

@@ -132,7 +132,7 @@ function gapResidual({ job = {} }: Case): Residual | null {
 const ZONE = { middle: 0.97, width: 0.11, perHalfWidth: 0.03, mostHalfWidths: 4 };
 
 /**
- * How deep a current lies in the zone between short arc and spray: 2 just under the transition, 0 away from it. An arc that is held too
+ * Depth of a current in the zone between short arc and spray: 2 just under the transition, 0 away from it. An arc that is held too
  * long to short throws its big drops from less current on. In gas that does not spray the globular range itself is the zone.
  * @param off volts over balance in half-widths; null where they are not known
  */

@@ -158,7 +158,7 @@ const CARRIES: { [wire in WireClass]: (diameterMm: number) => [number, number] }
 };
 /** Windows of the tubular wires: against gravity three quarters of them. */
 const TUBULAR_TOP: { [wire in WireClass]?: number } = { 'tubular-self-shielded': 190, 'tubular-gas-shielded': 300 };
-/** What a short arc carries, which is all there is in CO2 and wherever the plate does not lie; thicker plate is built up in passes. */
+/** The top of a short arc, A, which is all there is in CO2 and wherever the plate does not lie; thicker plate is built up in passes. */
 const SHORT_ARC: { [key: string]: number } = { '0.8': 160, '0.9': 180, '1.2': 220 };
 
 /** The most that wire, gas and position let one pass have. */
