@@ -1,5 +1,5 @@
 import { boundsFor, searchStarts } from '../core/correction/bounds';
-import { objective, type Situation, type Target } from '../core/correction/objective';
+import { objective, objectiveIn, type Situation, type Target } from '../core/correction/objective';
 import { situationOf } from '../core/correction/situation';
 import { solve, type Bounds } from '../core/correction/solver';
 import { drawSpoiled, FAULTS } from '../core/correction/testing/spoiled';
@@ -26,8 +26,9 @@ const steps = ({ low, high }: { low: number; high: number }, step: number): numb
 function bruteForce(situation: Situation, bounds: Bounds, flow: number): Target {
   let best: Target | null = null;
   let least = Infinity;
+  const risk = objectiveIn(situation);
   const look = (target: Target): void => {
-    const value = objective(situation, target);
+    const value = risk(target);
     if (value < least) [best, least] = [target, value];
   };
   for (const voltageV of steps(bounds.voltageV, STEP.voltageV))

@@ -6,7 +6,7 @@ import { dialFor, type Dials } from '../setting/dials';
 import type { MainSetting, SettingName } from '../setting/table';
 import { directionText } from '../setting/words';
 import type { Words } from './reason';
-import { objective, type Situation, type Target } from './objective';
+import { objectiveIn, type Situation, type Target } from './objective';
 
 /** One turn of a knob: from, to, the marks on the machine's own dial, why, and what the next bead should show. */
 export type SettingMove = {
@@ -105,7 +105,8 @@ export function orderByGain(
 ): MainSetting[] {
   const moved = (at: Target, names: readonly MainSetting[]): Target =>
     names.reduce((target, name) => ({ ...target, [name]: to[name] }), at);
-  const risk = (at: Target, names: readonly MainSetting[]): number => objective(situation, moved(at, names));
+  const value = objectiveIn(situation);
+  const risk = (at: Target, names: readonly MainSetting[]): number => value(moved(at, names));
   const pair = PAIR.filter((name) => changed.includes(name));
   const alone = changed.filter((name) => !pair.includes(name)).map((name) => [name]);
   const order: MainSetting[] = [];

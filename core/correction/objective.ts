@@ -1,4 +1,5 @@
 import { balanceHalfWidth, withinCurrentRange } from '../arc/balance';
+import type { FlowWindow } from '../arc/gas-cover';
 import { flowWindowOf } from '../arc/reading';
 import {
   burnBackRisk,
@@ -69,55 +70,71 @@ const square = (x: number): number => x * x;
 const away = (off: number): number => AWAY.cost * (Math.sqrt(1 + square(off)) - 1);
 const share = (from: number, to: number): number => (from <= 0 || to <= 0 ? 0 : Math.log(to / from));
 
-type Arc = { currentA: number; off: number; heat: number; halfWidth: number };
+/** What hangs on wire speed and stick-out alone; volts and flow are turned far oftener than either. */
+type Fed = {
+  currentA: number;
+  balancedV: number;
+  halfWidthV: number;
+  heat: number;
+  /** Expected travel over the one held, kept within what the risks are stated for. */
+  slow: number;
+  /** Cost of the transfer that the current lies in. */
+  transfer: number;
+  stickOut: number;
+  flow: FlowWindow | null;
+};
 
-/** Where a target lies by the figures alone. In pulse the machine holds the arc length by trim: volts say nothing. */
-function arcAt({ setup }: Situation, target: Target): Arc {
-  const currentA = withinCurrentRange(currentAt(setup, target.wireSpeedMPerMin, target.stickOutMm));
-  const halfWidth = balanceHalfWidth(currentA, setup.wire, setup.gas);
-  const off = setup.pulse ? 0 : (target.voltageV - balancedVolts(setup, currentA)) / halfWidth;
-  return { currentA, off, heat: setup.currentAskedA === null ? 1 : currentA / setup.currentAskedA, halfWidth };
+function fed(situation: Situation, stickOutMm: number, currentA: number, travelMmPerMin: number): Fed {
+  const { setup } = situation;
+  const { wire, gas, pulse, currentAskedA } = setup;
+  const pace = situation.travelMmPerMin === null ? 1 : travelMmPerMin / situation.travelMmPerMin;
+  return {
+    currentA,
+    balancedV: balancedVolts(setup, currentA),
+    halfWidthV: balanceHalfWidth(currentA, wire, gas),
+    heat: currentAskedA === null ? 1 : currentA / currentAskedA,
+    slow: Math.max(0.7, Math.min(1.5, pace)),
+    transfer: GLOBULAR * globularShare(currentA, wire, gas) + (pulse ? 0 : WILD * wildness(currentA, wire, gas)),
+    stickOut: stickOutRisk(situation, stickOutMm, currentA),
+    flow: flowWindowOf(setup, stickOutMm, currentA),
+  };
 }
 
-/** Expected risk of a voltage and wire speed over all scenarios. */
-function electricalRisk(situation: Situation, target: Target, arc: Arc): number {
-  const { setup, scenarios, travelMmPerMin, gapShare, arcControlPct } = situation;
-  const pace = travelMmPerMin === null ? 1 : expectedTravel(setup, target.wireSpeedMPerMin) / travelMmPerMin;
-  const slow = Math.max(0.7, Math.min(1.5, pace));
+/**
+ * Expected risk of a voltage and wire speed over all scenarios.
+ * @param off how far the volts lie from balance by the figures alone, in half-widths
+ */
+function electricalRisk({ setup, scenarios, gapShare, arcControlPct }: Situation, arc: Fed, off: number): number {
+  const { slow } = arc;
   const co2 = setup.usesGas ? setup.gas.co2Pct : 0;
   const expected = scenarios.reduce((sum, { probability, balanceShift, heatShift }) => {
-    const off = setup.pulse ? 0 : arc.off + balanceShift;
+    const shifted = setup.pulse ? 0 : off + balanceShift;
     const heat = arc.heat * Math.exp(HEAT_UNIT * heatShift);
     const risk =
-      COST.stubbing * stubbingRisk(off) +
-      COST.burnBack * burnBackRisk(off) +
-      COST.spatter * spatterRisk(off, co2, arcControlPct) +
-      COST.lackOfFusion * lackOfFusionRisk(heat, off) +
+      COST.stubbing * stubbingRisk(shifted) +
+      COST.burnBack * burnBackRisk(shifted) +
+      COST.spatter * spatterRisk(shifted, co2, arcControlPct) +
+      COST.lackOfFusion * lackOfFusionRisk(heat, shifted) +
       COST.burnThrough * burnThroughRisk(heat, gapShare, slow) +
-      COST.undercut * undercutRisk(off, 1 / slow) +
-      MIDDLE.balance * square(off) +
+      COST.undercut * undercutRisk(shifted, 1 / slow) +
+      MIDDLE.balance * square(shifted) +
       MIDDLE.heat * square(Math.log(heat));
     return sum + probability * risk;
   }, 0);
-  return (
-    expected +
-    GLOBULAR * globularShare(arc.currentA, setup.wire, setup.gas) +
-    WILD * (setup.pulse ? 0 : wildness(arc.currentA, setup.wire, setup.gas))
-  );
+  return expected + arc.transfer;
 }
 
 /** Expected cost of lying away from the sound volts and wire: in each scenario its own. */
-function electricalAway({ scenarios, today, setup }: Situation, target: Target, arc: Arc): number {
+function electricalAway({ scenarios, today, setup }: Situation, target: Target, arc: Fed, off: number): number {
   const { voltageV, wireSpeedMPerMin } = today;
   const { unit } = AWAY;
-  const volts = voltageV === null ? 0 : (target.voltageV - voltageV) / (unit.volts * arc.halfWidth);
+  const volts = voltageV === null ? 0 : (target.voltageV - voltageV) / (unit.volts * arc.halfWidthV);
   const wire = wireSpeedMPerMin === null ? 0 : share(wireSpeedMPerMin, target.wireSpeedMPerMin) / unit.wire;
   return scenarios.reduce((sum, { probability, balanceShift, balanceAim, heatShift, right, heatWrong }) => {
     const voltsHeld = right.voltageV && voltageV !== null;
     const wireHeld = right.wireSpeedMPerMin && wireSpeedMPerMin !== null;
     const held = away(Math.hypot(voltsHeld ? volts : 0, wireHeld ? wire : 0));
-    const balance =
-      (voltsHeld && wireHeld) || setup.pulse ? 0 : away((arc.off + balanceShift - balanceAim) / unit.balance);
+    const balance = (voltsHeld && wireHeld) || setup.pulse ? 0 : away((off + balanceShift - balanceAim) / unit.balance);
     const hot = Math.log(arc.heat) + HEAT_UNIT * heatShift;
     // Where the wire is wrong for the volts, the plate still says about how much of it there should be.
     const heat = wireHeld ? 0 : away(hot / (heatWrong || wireSpeedMPerMin === null ? unit.heat : unit.heatOfBalance));
@@ -136,12 +153,7 @@ function stickOutRisk({ setup, today, wrong }: Situation, stickOutMm: number, cu
   return risk + wrong.stickOutMm * fromWanted + (1 - wrong.stickOutMm) * held;
 }
 
-function flowRisk(
-  { setup, today, wrong }: Situation,
-  { stickOutMm, gasFlowLPerMin: flow }: Target,
-  currentA: number,
-): number {
-  const window = flowWindowOf(setup, stickOutMm, currentA);
+function flowRisk({ today, wrong }: Situation, flow: number, window: FlowWindow | null): number {
   if (window === null) return 0;
   if (flow <= 0) return COST.porosity;
   const off = share(window.wanted, flow);
@@ -152,16 +164,44 @@ function flowRisk(
   return risk + wrong.gasFlowLPerMin * fromWanted + (1 - wrong.gasFlowLPerMin) * held;
 }
 
-/**
- * What the solver minimises: the expected risk, and what it costs to lie away from the sound setting of each scenario.
- * Dimensionless; lower is better.
- */
-export function objective(situation: Situation, target: Target): number {
-  const arc = arcAt(situation, target);
-  return (
-    electricalRisk(situation, target, arc) +
-    electricalAway(situation, target, arc) +
-    stickOutRisk(situation, target.stickOutMm, arc.currentA) +
-    flowRisk(situation, target, arc.currentA)
-  );
+/** A law of one figure that is asked for the same figures again and again, as a search does. */
+function remembered<Result>(law: (x: number) => Result): (x: number) => Result {
+  const known = new Map<number, Result>();
+  return (x) => {
+    const found = known.get(x);
+    if (found !== undefined) return found;
+    const result = law(x);
+    known.set(x, result);
+    return result;
+  };
 }
+
+/**
+ * What the solver minimises in a situation: the expected risk, and what it costs to lie away from the sound setting of each
+ * scenario. What wire speed and stick-out alone decide is worked out once for each pair of them.
+ * @returns the objective of a target, dimensionless; lower is better
+ */
+export function objectiveIn(situation: Situation): (target: Target) => number {
+  const { setup } = situation;
+  const at = remembered((wireSpeedMPerMin) => {
+    const travel = expectedTravel(setup, wireSpeedMPerMin);
+    return remembered((stickOutMm) => {
+      const currentA = withinCurrentRange(currentAt(setup, wireSpeedMPerMin, stickOutMm));
+      return fed(situation, stickOutMm, currentA, travel);
+    });
+  });
+  return (target) => {
+    const known = at(target.wireSpeedMPerMin)(target.stickOutMm);
+    // In pulse the machine holds the arc length by trim: volts say nothing.
+    const off = setup.pulse ? 0 : (target.voltageV - known.balancedV) / known.halfWidthV;
+    return (
+      electricalRisk(situation, known, off) +
+      electricalAway(situation, target, known, off) +
+      known.stickOut +
+      flowRisk(situation, target.gasFlowLPerMin, known.flow)
+    );
+  };
+}
+
+/** The same for a single target. */
+export const objective = (situation: Situation, target: Target): number => objectiveIn(situation)(target);

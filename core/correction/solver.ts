@@ -4,13 +4,16 @@ import { roundToStep } from '../quantity/units';
 import { dialToValue, valueToDial } from '../setting/dial';
 import { dialFor, type Dials } from '../setting/dials';
 import { MAIN_SETTINGS, SETTINGS, type MainSetting } from '../setting/table';
-import { objective, type Situation, type Target } from './objective';
+import { objectiveIn, type Situation, type Target } from './objective';
 import { patternSearch, type Found } from './pattern-search';
 
 /** Limits and step of each setting: the machine's, the wire's and the nozzle's taken together. */
 export type Bounds = { [name in MainSetting]: Bound };
 /** `strict` where a figure may not stay outside even by less than a turn is worth. */
 export type Bound = { low: number; high: number; step: number; strict?: true };
+
+/** What the search makes small. */
+type Value = (target: Target) => number;
 
 const leaves = ({ low, high, strict }: Bound, value: number): boolean =>
   strict === true && (value < low - 1e-9 || value > high + 1e-9);
@@ -63,14 +66,14 @@ const ALONG_THE_VALLEY = 24;
  * own, and a search that only walks downhill ends in the one it began in.
  */
 function alongTheValley(
-  situation: Situation,
+  { setup }: Situation,
+  value: Value,
   bounds: Bounds,
   start: Target,
   free: readonly MainSetting[],
 ): readonly Target[] {
   if (!free.includes('wireSpeedMPerMin')) return [];
   const { low, high } = bounds.wireSpeedMPerMin;
-  const { setup } = situation;
   const points = Array.from({ length: ALONG_THE_VALLEY }, (_, i) => {
     const wireSpeedMPerMin = low + ((high - low) * i) / (ALONG_THE_VALLEY - 1);
     const near = currentAt(setup, wireSpeedMPerMin, start.stickOutMm);
@@ -81,8 +84,8 @@ function alongTheValley(
     return clampTarget({ ...start, stickOutMm, wireSpeedMPerMin, voltageV }, bounds, free);
   });
   return points
-    .map((point) => ({ point, value: objective(situation, point) }))
-    .sort((a, b) => a.value - b.value)
+    .map((point) => ({ point, cost: value(point) }))
+    .sort((a, b) => a.cost - b.cost)
     .slice(0, 1)
     .map(({ point }) => point);
 }
@@ -158,16 +161,16 @@ function stepsFrom(point: Target, grid: Grid, moved: readonly MainSetting[]): Ta
 }
 
 /** From figures between the steps to the best ones on them near by. */
-function landOnSteps(situation: Situation, grid: Grid, from: Target, moved: readonly MainSetting[]): Target {
+function landOnSteps(value: Value, grid: Grid, from: Target, moved: readonly MainSetting[]): Target {
   let point = { ...from };
   for (const name of moved) point[name] = grid.onStep(name, from[name]);
-  let value = objective(situation, point);
+  let least = value(point);
   for (;;) {
     const better = stepsFrom(point, grid, moved)
-      .map((to) => ({ to, value: objective(situation, to) }))
-      .reduce((least, step) => (step.value < least.value ? step : least), { to: point, value: value - 1e-9 });
+      .map((to) => ({ to, cost: value(to) }))
+      .reduce((best, step) => (step.cost < best.cost ? step : best), { to: point, cost: least - 1e-9 });
     if (better.to === point) return point;
-    ({ to: point, value } = better);
+    ({ to: point, cost: least } = better);
   }
 }
 
@@ -187,6 +190,7 @@ export function solve(
   dials: Dials = {},
 ): Target {
   const [today] = starts;
+  const value = objectiveIn(situation);
   const known = (name: MainSetting): boolean => situation.today[name] !== null;
   const search = (
     start: Target,
@@ -195,7 +199,7 @@ export function solve(
   ): Found<MainSetting> =>
     patternSearch(
       {
-        value: (target) => objective(situation, target),
+        value,
         clamp: (target) => clampTarget(target, bounds, movable),
         neighbours: (target, scale) => neighbours(target, scale, movable),
         limit: MOST_TRIALS,
@@ -207,12 +211,12 @@ export function solve(
     MAIN_SETTINGS.filter((name) => !free.includes(name)).map((name) => [name, today[name]]),
   );
   const from = starts.map((start) => ({ ...start, ...held }));
-  const all = [...from, ...alongTheValley(situation, bounds, from[0], free)].map((start) =>
+  const all = [...from, ...alongTheValley(situation, value, bounds, from[0], free)].map((start) =>
     clampTarget(start, bounds, free),
   );
   const likely = all
-    .map((start) => ({ start, value: objective(situation, start) }))
-    .sort((a, b) => a.value - b.value)
+    .map((start) => ({ start, cost: value(start) }))
+    .sort((a, b) => a.cost - b.cost)
     .slice(0, SEARCHED_FROM);
   const ends = likely.map(({ start }) => search(start, free, { widest: 1, finest: NEARBY }));
   const end = ends.reduce((least, one) => (one.value < least.value ? one : least));
@@ -220,7 +224,7 @@ export function solve(
   const grid = gridOf(bounds, dials);
   let moved = [...free];
   for (;;) {
-    const target = landOnSteps(situation, grid, point, moved);
+    const target = landOnSteps(value, grid, point, moved);
     const still = moved.filter(
       (name) =>
         known(name) &&

@@ -1,21 +1,30 @@
 import type { NearSums, NoisyOr } from './noisy-or';
 
-/** The links of the near causes to the present findings, end to end: cause i owns entries start[i] to start[i + 1]. */
-type Links = { start: Int32Array; finding: Int16Array; strength: Float64Array };
+/**
+ * The links of the near causes to the present findings, end to end: the i-th owns entries start[i] to start[i + 1]. Those with the
+ * most come first, as near[order[i]]: the last of a set is met in every set of three, and should have few.
+ */
+type Links = { order: number[]; start: Int32Array; finding: Int16Array; strength: Float64Array };
 
 function packLinks({ odds, silence, miss }: NoisyOr, near: readonly number[]): Links {
-  const links = near.map((cause) =>
-    Array.from(silence, (_, f) => ({ f, strength: 1 - miss[f * odds.length + cause] })).filter(
-      ({ strength }) => strength > 0,
-    ),
-  );
+  const linksOf = (cause: number): { f: number; strength: number }[] => {
+    const links = [];
+    for (let f = 0; f < silence.length; f++) {
+      const strength = 1 - miss[f * odds.length + cause];
+      if (strength > 0) links.push({ f, strength });
+    }
+    return links;
+  };
+  const all = near.map((cause, place) => ({ place, links: linksOf(cause) }));
+  all.sort((a, b) => b.links.length - a.links.length);
   const start = new Int32Array(near.length + 1);
-  links.forEach((own, i) => (start[i + 1] = start[i] + own.length));
-  const all = links.flat();
+  all.forEach(({ links }, i) => (start[i + 1] = start[i] + links.length));
+  const links = all.flatMap((one) => one.links);
   return {
+    order: all.map(({ place }) => place),
     start,
-    finding: Int16Array.from(all, ({ f }) => f),
-    strength: Float64Array.from(all, ({ strength }) => strength),
+    finding: Int16Array.from(links, ({ f }) => f),
+    strength: Float64Array.from(links, ({ strength }) => strength),
   };
 }
 
@@ -28,9 +37,9 @@ function packLinks({ odds, silence, miss }: NoisyOr, near: readonly number[]): L
  */
 export function sumBySets(network: NoisyOr, near: readonly number[], tail: readonly number[]): NearSums {
   const { silence } = network;
-  const { start, finding, strength } = packLinks(network, near);
-  const odds = Float64Array.from(near, (cause) => network.odds[cause]);
-  const group = Int16Array.from(near, (cause) => network.group[cause]);
+  const { order, start, finding, strength } = packLinks(network, near);
+  const odds = Float64Array.from(order, (place) => network.odds[near[place]]);
+  const group = Int16Array.from(order, (place) => network.group[near[place]]);
   const n = near.length;
   const sums = new Float64Array(n);
   const bySize = [silence.reduce((product, quiet) => product * (1 - quiet), 1), 0, 0, 0];
@@ -77,5 +86,7 @@ export function sumBySets(network: NoisyOr, near: readonly number[], tail: reado
     sums[i] += sumOne;
   }
   const total = bySize.reduce((sum, weight, size) => sum + weight * tail[size], 0);
-  return { sums, bySize: bySize.slice(0, 3), total };
+  const inPlace = new Float64Array(n);
+  order.forEach((place, i) => (inPlace[place] = sums[i]));
+  return { sums: inPlace, bySize: bySize.slice(0, 3), total };
 }
