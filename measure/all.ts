@@ -12,6 +12,7 @@ import {
   withBrowser,
   withShell,
   workerTimes,
+  type Rounds,
 } from './page';
 import { measureLog } from './log';
 import { measureScroll } from './scroll';
@@ -24,11 +25,15 @@ import { ms, time, yardstick, type Timing } from './statistics';
 const SLOW = 4;
 const PAGE_LOADS = 15;
 /** Rounds of full updates: enough that the 95th of a hundred is none of the last. */
-const ROUNDS = 60;
+const ROUNDS = 100;
 const parts = process.argv.slice(2);
 const wanted = (part: string): boolean => parts.length === 0 || parts.includes(part);
 const times = (a: Timing, b: Timing): string => `${(a.median / b.median).toFixed(2)} times`;
 const plain = ({ median, p95 }: Timing): string => `median ${median.toFixed(1)} ms, p95 ${p95.toFixed(1)} ms`;
+
+/** Which of the rounds the times are of. */
+const own = ({ count, given }: Rounds): string =>
+  given === 0 ? '' : `(without ${given} of ${count} rounds in which the host gave the processors to others)`;
 
 /** The sums on this machine, as multiples of a yardstick of the same run. */
 function diagnosis(): Timing {
@@ -69,9 +74,9 @@ async function page(): Promise<void> {
     (browser) =>
       withApp(async (address) => {
         const full = await workerTimes(browser, address, FULL_CASE, ROUNDS);
-        console.log(`full update through the worker: ${plain(full)}`);
+        console.log(`full update through the worker: ${plain(full)} ${own(full)}`);
         const slowed = await besideOthers(SLOW - 1, () => workerTimes(browser, address, FULL_CASE, ROUNDS));
-        console.log(`the same at a quarter of the processor: ${plain(slowed)}, ${times(slowed, full)}`);
+        console.log(`the same at a quarter of the processor: ${plain(slowed)}, ${times(slowed, full)} ${own(slowed)}`);
       }),
     true,
   );

@@ -1,7 +1,8 @@
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { runLoad, type Taken } from '../server/testing/load';
+import { processorTicks } from './processor';
 
 /**
  * `npm run load [-- SECONDS DEVICES]`: a workshop's phones all at once; prints how long a change takes, what was lost, and the memory.
@@ -14,16 +15,6 @@ const at = (taken: readonly Taken[], share: number): number =>
   taken.map(({ ms }) => ms).sort((a, b) => a - b)[Math.min(taken.length - 1, Math.floor(share * taken.length))] ?? 0;
 const line = (taken: readonly Taken[]): string =>
   `median ${at(taken, 0.5).toFixed(1)} ms, 99 of 100 within ${at(taken, 0.99).toFixed(1)} ms`;
-
-/** Processor time so far, in ticks: all of it, and what the host of this machine gave to other machines; 0 where that is not said. */
-function processorTicks(): { all: number; given: number } {
-  try {
-    const ticks = readFileSync('/proc/stat', 'utf8').split('\n')[0].trim().split(/\s+/).slice(1, 9).map(Number);
-    return { all: ticks.reduce((sum, one) => sum + one, 0), given: ticks[7] };
-  } catch {
-    return { all: 0, given: 0 };
-  }
-}
 
 /** A second, and which share of the processors was given to other machines in it. */
 type Second = { from: number; to: number; given: number };

@@ -7,6 +7,7 @@ import { tmpdir } from 'node:os';
 import { extname, join } from 'node:path';
 import { brotliCompressSync, gzipSync } from 'node:zlib';
 import type { Case } from '../core/case/schema';
+import { processorTicks } from './processor';
 import { serve } from './server';
 import { summarise, type Timing } from './statistics';
 
@@ -129,35 +130,41 @@ export async function withPage<T>(browser: Browser, address: string, work: (page
   }
 }
 
+/** Times of rounds, and how many of them the host gave this machine's processors to others in. */
+export type Rounds = Timing & { count: number; given: number };
+
 /**
- * Time of one case through a worker of the built page's own script, from rounds of {@link ROUND} asked at once.
+ * Time of one case through a worker of the built page's own script, from rounds of {@link ROUND} asked at once. A round in which the
+ * host gave this machine's processors to others says nothing of the program, and is only counted.
  * The browser's own throttle slows pages and not their workers: for a slow worker see {@link besideOthers}.
  */
-export async function workerTimes(browser: Browser, address: string, input: Case, rounds: number): Promise<Timing> {
-  return withPage(browser, address, async (page) => {
-    const times = await page.evaluate(
-      async ({ url, question, round, count }) => {
-        const worker = new Worker(url);
-        const ask = (): Promise<void> =>
-          new Promise((done, fail) => {
-            worker.onmessage = ({ data }) => {
+export async function workerTimes(browser: Browser, address: string, input: Case, rounds: number): Promise<Rounds> {
+  // A picture of the site: no page that is still being put together beside the worker.
+  return withPage(browser, `${address}/icon.svg`, async (page) => {
+    const worker = await page.evaluateHandle((url) => new Worker(url), scriptCalled('diagnosis'));
+    const askRound = (): Promise<number> =>
+      worker.evaluate(
+        async (asked, { question, round }) => {
+          const from = performance.now();
+          await new Promise<void>((done, fail) => {
+            asked.onmessage = ({ data }) => {
               if (data.problem !== undefined) fail(new Error(data.problem));
               else if (data.id === round - 1) done();
             };
-            for (let id = 0; id < round; id++) worker.postMessage({ id, input: question, lesson: null });
+            for (let id = 0; id < round; id++) asked.postMessage({ id, input: question, lesson: null });
           });
-        await ask();
-        const measured: number[] = [];
-        for (let i = 0; i < count; i++) {
-          const from = performance.now();
-          await ask();
-          measured.push((performance.now() - from) / round);
-        }
-        return measured;
-      },
-      { url: scriptCalled('diagnosis'), question: input, round: ROUND, count: rounds },
-    );
-    return summarise(times);
+          return (performance.now() - from) / round;
+        },
+        { question: input, round: ROUND },
+      );
+    await askRound();
+    const own: number[] = [];
+    for (let i = 0; i < rounds; i++) {
+      const before = processorTicks().given;
+      const taken = await askRound();
+      if (processorTicks().given === before) own.push(taken);
+    }
+    return { ...summarise(own), count: rounds, given: rounds - own.length };
   });
 }
 

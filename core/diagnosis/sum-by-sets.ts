@@ -28,6 +28,69 @@ function packLinks({ odds, silence, miss }: NoisyOr, near: readonly number[]): L
   };
 }
 
+/** The near causes with their links, what is summed up of them, and room to work in. */
+type Sums = Links & {
+  odds: Float64Array;
+  group: Int16Array;
+  /** What the far causes add to a set of two. */
+  tailOfTwo: number;
+  /** Of each cause the sets that it is in, and of all sets by their size. */
+  sums: Float64Array;
+  bySize: number[];
+  /** Of each finding q_f and r_f with one cause, and r_f with two. */
+  quietOne: Float64Array;
+  ratioOne: Float64Array;
+  ratioTwo: Float64Array;
+};
+
+// Each of the three loops is a function of its own: one that is entered for every set is compiled as a whole, while a loop that is
+// compiled from its middle on is thrown away at its end, every time.
+
+/** All sets of two causes and one after them. @returns their weight */
+function addThird(
+  { odds, group, start, finding, strength, ratioTwo, sums }: Sums,
+  i: number,
+  j: number,
+  two: number,
+): number {
+  const [first, second] = [group[i], group[j]];
+  let sum = 0;
+  for (let k = j + 1; k < odds.length; k++) {
+    const g = group[k];
+    if (g >= 0 && (g === first || g === second)) continue;
+    let weight = two * odds[k];
+    const end = start[k + 1];
+    for (let l = start[k]; l < end; l++) weight *= 1 + strength[l] * ratioTwo[finding[l]];
+    sums[k] += weight;
+    sum += weight;
+  }
+  return sum;
+}
+
+/** All sets of a cause and one or two after it. @returns their weight with what far causes add */
+function addSecond(into: Sums, i: number, one: number): number {
+  const { odds, group, start, finding, strength, quietOne, ratioOne, ratioTwo, sums, bySize } = into;
+  let sum = 0;
+  for (let j = i + 1; j < odds.length; j++) {
+    if (group[j] >= 0 && group[j] === group[i]) continue;
+    ratioTwo.set(ratioOne);
+    let two = one * odds[j];
+    for (let l = start[j]; l < start[j + 1]; l++) {
+      const f = finding[l];
+      two *= 1 + strength[l] * ratioOne[f];
+      const quiet = quietOne[f] * (1 - strength[l]);
+      ratioTwo[f] = quiet / (1 - quiet);
+    }
+    const three = addThird(into, i, j, two);
+    bySize[2] += two;
+    bySize[3] += three;
+    const both = two * into.tailOfTwo + three;
+    sums[j] += both;
+    sum += both;
+  }
+  return sum;
+}
+
 /**
  * Sums the weights of all sets of up to three near causes; `tail[k]` is what the far causes add to a set of size k.
  *
@@ -37,56 +100,33 @@ function packLinks({ odds, silence, miss }: NoisyOr, near: readonly number[]): L
  */
 export function sumBySets(network: NoisyOr, near: readonly number[], tail: readonly number[]): NearSums {
   const { silence } = network;
-  const { order, start, finding, strength } = packLinks(network, near);
-  const odds = Float64Array.from(order, (place) => network.odds[near[place]]);
-  const group = Int16Array.from(order, (place) => network.group[near[place]]);
-  const n = near.length;
-  const sums = new Float64Array(n);
-  const bySize = [silence.reduce((product, quiet) => product * (1 - quiet), 1), 0, 0, 0];
-  const quietOne = new Float64Array(silence.length);
-  const ratioOne = new Float64Array(silence.length);
-  const ratioTwo = new Float64Array(silence.length);
-  for (let i = 0; i < n; i++) {
+  const links = packLinks(network, near);
+  const { order, start, finding, strength } = links;
+  const room = (): Float64Array => new Float64Array(silence.length);
+  const into: Sums = {
+    ...links,
+    odds: Float64Array.from(order, (place) => network.odds[near[place]]),
+    group: Int16Array.from(order, (place) => network.group[near[place]]),
+    tailOfTwo: tail[2],
+    sums: new Float64Array(near.length),
+    bySize: [silence.reduce((product, quiet) => product * (1 - quiet), 1), 0, 0, 0],
+    ...{ quietOne: room(), ratioOne: room(), ratioTwo: room() },
+  };
+  const { odds, sums, bySize, quietOne, ratioOne } = into;
+  for (let i = 0; i < near.length; i++) {
     quietOne.set(silence);
-    let weightOne = bySize[0] * odds[i];
+    let one = bySize[0] * odds[i];
     for (let l = start[i]; l < start[i + 1]; l++) {
       const f = finding[l];
-      weightOne *= 1 + (strength[l] * silence[f]) / (1 - silence[f]);
+      one *= 1 + (strength[l] * silence[f]) / (1 - silence[f]);
       quietOne[f] *= 1 - strength[l];
     }
     for (let f = 0; f < silence.length; f++) ratioOne[f] = quietOne[f] / (1 - quietOne[f]);
-    bySize[1] += weightOne;
-    let sumOne = weightOne * tail[1];
-    for (let j = i + 1; j < n; j++) {
-      if (group[j] >= 0 && group[j] === group[i]) continue;
-      ratioTwo.set(ratioOne);
-      let weightTwo = weightOne * odds[j];
-      for (let l = start[j]; l < start[j + 1]; l++) {
-        const f = finding[l];
-        weightTwo *= 1 + strength[l] * ratioOne[f];
-        const quiet = quietOne[f] * (1 - strength[l]);
-        ratioTwo[f] = quiet / (1 - quiet);
-      }
-      bySize[2] += weightTwo;
-      let sumThree = 0;
-      for (let k = j + 1; k < n; k++) {
-        const g = group[k];
-        if (g >= 0 && (g === group[i] || g === group[j])) continue;
-        let weightThree = weightTwo * odds[k];
-        const end = start[k + 1];
-        for (let l = start[k]; l < end; l++) weightThree *= 1 + strength[l] * ratioTwo[finding[l]];
-        sums[k] += weightThree;
-        sumThree += weightThree;
-      }
-      bySize[3] += sumThree;
-      const sumTwo = weightTwo * tail[2] + sumThree;
-      sums[j] += sumTwo;
-      sumOne += sumTwo;
-    }
-    sums[i] += sumOne;
+    bySize[1] += one;
+    sums[i] += one * tail[1] + addSecond(into, i, one);
   }
   const total = bySize.reduce((sum, weight, size) => sum + weight * tail[size], 0);
-  const inPlace = new Float64Array(n);
+  const inPlace = new Float64Array(near.length);
   order.forEach((place, i) => (inPlace[place] = sums[i]));
   return { sums: inPlace, bySize: bySize.slice(0, 3), total };
 }
