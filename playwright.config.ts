@@ -1,6 +1,11 @@
 import { defineConfig } from '@playwright/test';
 import { join } from 'node:path';
 
+/** `npm run test:full`: every journey at both sizes. */
+const FULL = process.env.TESTS === 'full';
+/** On a wide screen, otherwise: what is of it alone, and what differs by width. */
+const WIDE_IN_SHORT = /(^|\s|\/)wide\/|@both-sizes/;
+
 /** Each project has a server and a database of its own, so that journeys do not meet. */
 const PHONE = { width: 390, height: 844 };
 const DESK = { width: 1280, height: 800 };
@@ -58,11 +63,12 @@ export default defineConfig({
       use: { viewport: PHONE, hasTouch: true, ignoreHTTPSErrors: true },
     },
     project('phone', 4391, PHONE, /e2e\/(phone\/)?[^/]+\.spec\.ts/),
-    project('wide', 4392, DESK, /e2e\/(wide\/)?[^/]+\.spec\.ts/),
+    { ...project('wide', 4392, DESK, /e2e\/(wide\/)?[^/]+\.spec\.ts/), ...(FULL ? {} : { grep: WIDE_IN_SHORT }) },
     project('empty', 4393, PHONE, /empty\/.*\.spec\.ts/),
     // What only two years have to show.
     project('years', 4394, DESK, /years\/.*\.spec\.ts/),
-    project('years-phone', 4394, PHONE, /years\/.*\.spec\.ts/),
+    // Files are the same at any size.
+    project('years-phone', 4394, PHONE, FULL ? /years\/.*\.spec\.ts/ : /years\/log\.spec\.ts/),
   ],
   webServer: [
     server('phone', 4391, '--weeks'),

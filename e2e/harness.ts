@@ -54,6 +54,9 @@ export async function tapFinding(page: Page, sense: string, name: string): Promi
   await tiles.getByRole('button', { name: new RegExp(`^${name}: (not looked|seen|not there)$`) }).click();
 }
 
+/** Of a journey whose views differ by the width of the screen: it is walked at both sizes with every run, the others with the full one. */
+export const BOTH_SIZES = '@both-sizes';
+
 /** Types a figure for a setting and closes the knob. */
 export async function setKnob(page: Page, setting: string, figure: string): Promise<void> {
   await page.getByRole('button', { name: new RegExp(`^${setting}, `) }).click();

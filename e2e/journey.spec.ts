@@ -1,4 +1,5 @@
 import {
+  BOTH_SIZES,
   closeVerdict,
   expect,
   expectAccessible,
@@ -12,7 +13,7 @@ import {
   test,
 } from './harness';
 
-test('opens on the demo bench with the last settings in place', async ({ page }) => {
+test('opens on the demo bench with the last settings in place', { tag: BOTH_SIZES }, async ({ page }) => {
   // Other journeys add coupons meanwhile; this one keeps to the demo's newest.
   await page.addInitScript(() => localStorage.setItem('bench-coupon', '"0190a000-0000-7000-8001-000000000000"'));
   await openBench(page);
@@ -22,59 +23,63 @@ test('opens on the demo bench with the last settings in place', async ({ page })
   await expectAccessible(page);
 });
 
-test('from a bad bead to corrected numbers, to the next bead, and all of it again after a reload', async ({ page }) => {
-  await newCoupon(page, 'Journey plate');
-  await setAll(page, { volts: '16.5', wire: '7.5', stickOut: '12', gas: '11' });
-  await tapFinding(page, 'See', 'Ropey, humped');
-  await tapFinding(page, 'Feel', 'Wire pushes the gun back');
-  if (isPhone(page))
-    await expect(page.getByRole('button', { name: /^Verdict: Voltage too low, very likely/ })).toBeVisible();
+test(
+  'from a bad bead to corrected numbers, to the next bead, and all of it again after a reload',
+  { tag: BOTH_SIZES },
+  async ({ page }) => {
+    await newCoupon(page, 'Journey plate');
+    await setAll(page, { volts: '16.5', wire: '7.5', stickOut: '12', gas: '11' });
+    await tapFinding(page, 'See', 'Ropey, humped');
+    await tapFinding(page, 'Feel', 'Wire pushes the gun back');
+    if (isPhone(page))
+      await expect(page.getByRole('button', { name: /^Verdict: Voltage too low, very likely/ })).toBeVisible();
 
-  await openVerdict(page);
-  await expect(page.getByText(/^16\.5 → (19|20)(\.\d)? V$/).first()).toBeVisible();
-  await expect(page.getByText('Volts up', { exact: true })).toBeVisible();
-  await page
-    .getByRole('button', { name: /^Voltage too low.*very likely/ })
-    .last()
-    .click();
-  await expect(page.getByText('For it').first()).toBeVisible();
-  await expect(page.getByText(/the volts lie under what this wire speed wants/).first()).toBeVisible();
-  await expect(page.getByText(/^Turning the wire instead .*too cold for this plate/)).toBeVisible();
-  await expect(page.getByText('Check next')).toBeVisible();
-  await expect(page.getByText(/Arc rays: a helmet/)).toBeVisible();
-  await expectAccessible(page);
-  await closeVerdict(page);
+    await openVerdict(page);
+    await expect(page.getByText(/^16\.5 → (19|20)(\.\d)? V$/).first()).toBeVisible();
+    await expect(page.getByText('Volts up', { exact: true })).toBeVisible();
+    await page
+      .getByRole('button', { name: /^Voltage too low.*very likely/ })
+      .last()
+      .click();
+    await expect(page.getByText('For it').first()).toBeVisible();
+    await expect(page.getByText(/the volts lie under what this wire speed wants/).first()).toBeVisible();
+    await expect(page.getByText(/^Turning the wire instead .*too cold for this plate/)).toBeVisible();
+    await expect(page.getByText('Check next')).toBeVisible();
+    await expect(page.getByText(/Arc rays: a helmet/)).toBeVisible();
+    await expectAccessible(page);
+    await closeVerdict(page);
 
-  await page.getByRole('button', { name: 'Log bead 1' }).click();
-  await expect(page.getByRole('button', { name: 'Log bead 2' })).toBeEnabled();
-  await expect(page.getByRole('button', { name: /^Volts, (19|20)(\.\d)? V$/ })).toBeVisible();
-  await expect(page.getByRole('link', { name: 'Bead 1, ropey, humped' })).toBeVisible();
-  await expect(page.getByRole('img', { name: 'Bead 2, in work' })).toBeVisible();
+    await page.getByRole('button', { name: 'Log bead 1' }).click();
+    await expect(page.getByRole('button', { name: 'Log bead 2' })).toBeEnabled();
+    await expect(page.getByRole('button', { name: /^Volts, (19|20)(\.\d)? V$/ })).toBeVisible();
+    await expect(page.getByRole('link', { name: 'Bead 1, ropey, humped' })).toBeVisible();
+    await expect(page.getByRole('img', { name: 'Bead 2, in work' })).toBeVisible();
 
-  await tapFinding(page, 'See', 'Even, well shaped');
-  await tapFinding(page, 'Hear', 'Crisp crackle');
-  await page.getByRole('button', { name: 'Log bead 2' }).click();
-  await page
-    .getByRole('group', { name: /^Bead 2 is logged/ })
-    .getByRole('button', { name: 'sound' })
-    .click();
-  await expect(page.getByRole('link', { name: 'Bead 2, sound' })).toBeVisible();
+    await tapFinding(page, 'See', 'Even, well shaped');
+    await tapFinding(page, 'Hear', 'Crisp crackle');
+    await page.getByRole('button', { name: 'Log bead 2' }).click();
+    await page
+      .getByRole('group', { name: /^Bead 2 is logged/ })
+      .getByRole('button', { name: 'sound' })
+      .click();
+    await expect(page.getByRole('link', { name: 'Bead 2, sound' })).toBeVisible();
 
-  await page.reload();
-  await expect(page.getByRole('link', { name: 'Bead 1, ropey, humped' })).toBeVisible();
-  await expect(page.getByRole('link', { name: 'Bead 2, sound' })).toBeVisible();
+    await page.reload();
+    await expect(page.getByRole('link', { name: 'Bead 1, ropey, humped' })).toBeVisible();
+    await expect(page.getByRole('link', { name: 'Bead 2, sound' })).toBeVisible();
 
-  await page.getByRole('navigation').getByRole('link', { name: 'Log' }).click();
-  await expect(page).toHaveTitle(/^Log/);
-  await expect(page.getByText('2 beads, sound with bead 2').first()).toBeVisible();
-  await expectAccessible(page);
-  await page.getByRole('link', { name: /Journey plate/ }).click();
-  await expect(page.getByRole('article', { name: 'Bead 1' })).toContainText('Voltage too low'.toLowerCase());
-  await expect(page.getByRole('article', { name: 'Bead 1' })).toContainText('Then: volts up, 16.5 → ');
-  await expectAccessible(page);
-  await page.goBack();
-  await expect(page).toHaveTitle(/^Log/);
-});
+    await page.getByRole('navigation').getByRole('link', { name: 'Log' }).click();
+    await expect(page).toHaveTitle(/^Log/);
+    await expect(page.getByText('2 beads, sound with bead 2').first()).toBeVisible();
+    await expectAccessible(page);
+    await page.getByRole('link', { name: /Journey plate/ }).click();
+    await expect(page.getByRole('article', { name: 'Bead 1' })).toContainText('Voltage too low'.toLowerCase());
+    await expect(page.getByRole('article', { name: 'Bead 1' })).toContainText('Then: volts up, 16.5 → ');
+    await expectAccessible(page);
+    await page.goBack();
+    await expect(page).toHaveTitle(/^Log/);
+  },
+);
 
 test('a double tap on a finding is one, not there is said on purpose; undo takes back each tap, and a logged bead', async ({
   page,

@@ -1,6 +1,16 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { closeVerdict, expect, expectAccessible, newCoupon, openVerdict, setAll, tapFinding, test } from './harness';
+import {
+  BOTH_SIZES,
+  closeVerdict,
+  expect,
+  expectAccessible,
+  newCoupon,
+  openVerdict,
+  setAll,
+  tapFinding,
+  test,
+} from './harness';
 
 /** An id of the product's form. */
 const freshId = (): string =>
@@ -92,23 +102,25 @@ test('what a rig has taught is seen bead by bead, kept as a file, forgotten and 
   await expect(page.getByText(/^About [01]\.\d V less reaches the arc than it shows/)).toBeVisible();
 });
 
-test('the chart of volts against wire has the bands, the move, and a table for those who do not see it', async ({
-  page,
-}) => {
-  await newCoupon(page, 'Charted plate', { thickness: '5' });
-  await setAll(page, { volts: '16.5', wire: '7', stickOut: '10', gas: '11' });
-  await tapFinding(page, 'See', 'Ropey, humped');
-  await tapFinding(page, 'Feel', 'Wire pushes the gun back');
-  await openVerdict(page);
-  const chart = page.getByRole('img', {
-    name: /^Volts against wire speed: balance here is .*this bead lies under it at 16\.5 V; the next is at/,
-  });
-  await chart.scrollIntoViewIfNeeded();
-  await expect(chart).toBeVisible();
-  await expect(page.getByText('in balance by the laws')).toBeVisible();
-  await expect(page.getByText('Should sound:')).toBeVisible();
-  await page.getByRole('checkbox', { name: 'As a table' }).click();
-  const table = page.getByRole('table', { name: 'Beads by wire speed and volts' });
-  await expect(table.getByRole('row', { name: 'this bead 7 16.5' })).toBeVisible();
-  await expectAccessible(page);
-});
+test(
+  'the chart of volts against wire has the bands, the move, and a table for those who do not see it',
+  { tag: BOTH_SIZES },
+  async ({ page }) => {
+    await newCoupon(page, 'Charted plate', { thickness: '5' });
+    await setAll(page, { volts: '16.5', wire: '7', stickOut: '10', gas: '11' });
+    await tapFinding(page, 'See', 'Ropey, humped');
+    await tapFinding(page, 'Feel', 'Wire pushes the gun back');
+    await openVerdict(page);
+    const chart = page.getByRole('img', {
+      name: /^Volts against wire speed: balance here is .*this bead lies under it at 16\.5 V; the next is at/,
+    });
+    await chart.scrollIntoViewIfNeeded();
+    await expect(chart).toBeVisible();
+    await expect(page.getByText('in balance by the laws')).toBeVisible();
+    await expect(page.getByText('Should sound:')).toBeVisible();
+    await page.getByRole('checkbox', { name: 'As a table' }).click();
+    const table = page.getByRole('table', { name: 'Beads by wire speed and volts' });
+    await expect(table.getByRole('row', { name: 'this bead 7 16.5' })).toBeVisible();
+    await expectAccessible(page);
+  },
+);

@@ -1,29 +1,31 @@
 import { CAUSES } from '../core/knowledge';
-import { expect, expectAccessible, newCoupon, openBench, setKnob, tapFinding, test } from './harness';
+import { BOTH_SIZES, expect, expectAccessible, newCoupon, openBench, setKnob, tapFinding, test } from './harness';
 
-test('the machines: what is fitted can be changed, and a gas that does not add up is refused beside it', async ({
-  page,
-}) => {
-  await page.goto('/rig');
-  await expect(page).toHaveTitle(/^Rig/);
-  await expectAccessible(page);
-  await page.getByRole('link', { name: /^Boat kit/ }).click();
-  await expect(page.getByRole('heading', { name: 'Boat kit' })).toBeVisible();
-  await page.getByRole('radio', { name: 'solid steel', exact: true }).click();
-  await page.getByRole('textbox', { name: 'CO2, %' }).fill('40');
-  await page.getByRole('textbox', { name: 'CO2, %' }).blur();
-  await expect(page.getByRole('alert')).toContainText('not 122 %');
-  await expect(page.getByRole('button', { name: 'Keep it' })).toBeDisabled();
-  await page.getByRole('radio', { name: 'tubular, no gas' }).click();
-  await page.getByRole('textbox', { name: 'Note' }).fill('New liner in May.');
-  await expectAccessible(page);
-  await page.getByRole('button', { name: 'Keep it' }).click();
-  await expect(page.getByText('New liner in May.').first()).toBeVisible();
-  await page.reload();
-  await expect(page.getByText('New liner in May.').first()).toBeVisible();
-});
+test(
+  'the machines: what is fitted can be changed, and a gas that does not add up is refused beside it',
+  { tag: BOTH_SIZES },
+  async ({ page }) => {
+    await page.goto('/rig');
+    await expect(page).toHaveTitle(/^Rig/);
+    await expectAccessible(page);
+    await page.getByRole('link', { name: /^Boat kit/ }).click();
+    await expect(page.getByRole('heading', { name: 'Boat kit' })).toBeVisible();
+    await page.getByRole('radio', { name: 'solid steel', exact: true }).click();
+    await page.getByRole('textbox', { name: 'CO2, %' }).fill('40');
+    await page.getByRole('textbox', { name: 'CO2, %' }).blur();
+    await expect(page.getByRole('alert')).toContainText('not 122 %');
+    await expect(page.getByRole('button', { name: 'Keep it' })).toBeDisabled();
+    await page.getByRole('radio', { name: 'tubular, no gas' }).click();
+    await page.getByRole('textbox', { name: 'Note' }).fill('New liner in May.');
+    await expectAccessible(page);
+    await page.getByRole('button', { name: 'Keep it' }).click();
+    await expect(page.getByText('New liner in May.').first()).toBeVisible();
+    await page.reload();
+    await expect(page.getByText('New liner in May.').first()).toBeVisible();
+  },
+);
 
-test('inches everywhere once inches are chosen', async ({ page }) => {
+test('inches everywhere once inches are chosen', { tag: BOTH_SIZES }, async ({ page }) => {
   await newCoupon(page, 'Inch plate');
   await setKnob(page, 'Wire speed', '7.62');
   await page.getByRole('navigation').getByRole('link', { name: 'Rig' }).click();
@@ -36,7 +38,7 @@ test('inches everywhere once inches are chosen', async ({ page }) => {
   await expect(page.getByRole('button', { name: 'Wire speed, 305 in/min' })).toBeVisible();
 });
 
-test('the job form says what a thickness takes, and asks anew what can hurt', async ({ page }) => {
+test('the job form says what a thickness takes, and asks anew what can hurt', { tag: BOTH_SIZES }, async ({ page }) => {
   await page.goto('/job/new');
   await page.getByRole('textbox', { name: 'Thickness, mm' }).fill('900');
   await expect(page.getByRole('alert')).toHaveText('Takes 0.3 to 100 mm.');
@@ -140,7 +142,7 @@ test('an address that is not there leads on', async ({ page, faults }) => {
   expect(faults.splice(0)).toEqual([expect.stringContaining('404')]);
 });
 
-test('text at twice the size keeps the bench usable', async ({ page }) => {
+test('text at twice the size keeps the bench usable', { tag: BOTH_SIZES }, async ({ page }) => {
   await openBench(page);
   await page.addStyleTag({ content: 'html { font-size: 200%; }' });
   await expect(page.getByRole('button', { name: /^Log bead/ })).toBeInViewport();

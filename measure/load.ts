@@ -50,6 +50,7 @@ async function main(): Promise<void> {
     console.log(
       `lost ${missing}, doubled ${doubled}, judged wrong ${judgedWrong}, devices that did not hear ${unheard}`,
     );
+    if (missing + doubled + judgedWrong + unheard > 0) process.exitCode = 1;
     const own = (taken: readonly Taken[]): Taken[] =>
       taken.filter(({ ms, until }) => !away.some(({ from, to }) => from < until && to > until - ms));
     const told = (one: readonly Taken[], all: readonly Taken[]): void => {

@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { brotliCompressSync, gzipSync } from 'node:zlib';
@@ -53,18 +53,70 @@ export const tool = (name) => join(ROOT, 'node_modules', '.bin', name);
 
 const modified = (path) => (existsSync(path) ? statSync(path).mtimeMs : 0);
 
-/** Installs what package-lock.json names, when that is newer than what is installed. */
+/** What is installed, or would be: the packages by name and number, compiled for this Node.js on this machine. */
+function packagesWanted() {
+  const { platform, arch, versions } = process;
+  const lock = readFileSync(join(ROOT, 'package-lock.json'));
+  return createHash('sha256').update(lock).update(`${platform} ${arch} ${versions.modules}`).digest('hex');
+}
+
+const wait = (ms) => Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, ms);
+/** After so long whoever took the lock is gone, whatever bears its number by now. */
+const LONGEST_INSTALL_MS = 30 * 60_000;
+
+/** Whether the program that wrote a lock still holds it. */
+function isHeld(lock) {
+  try {
+    if (Date.now() - statSync(lock).mtimeMs > LONGEST_INSTALL_MS) return false;
+    process.kill(Number(readFileSync(lock, 'utf8')), 0);
+    return true;
+  } catch (error) {
+    return error.code === 'EPERM';
+  }
+}
+
+/** Does something while no other program of this copy does: two that install at once leave a broken half each. */
+function alone(work) {
+  mkdirSync(CACHE, { recursive: true });
+  const lock = join(CACHE, 'installing');
+  for (let told = false; ; told = true) {
+    try {
+      writeFileSync(lock, String(process.pid), { flag: 'wx' });
+      // Another that found the same dead lock may take this one for it.
+      wait(100);
+      if (readFileSync(lock, 'utf8') === String(process.pid)) break;
+    } catch (error) {
+      if (!['EEXIST', 'ENOENT'].includes(error.code)) throw error;
+    }
+    if (!isHeld(lock)) rmSync(lock, { force: true });
+    else {
+      if (!told) say('another program installs the packages; this one waits');
+      wait(500);
+    }
+  }
+  try {
+    work();
+  } finally {
+    rmSync(lock, { force: true });
+  }
+}
+
+/** Installs what package-lock.json names, when that is not what is installed; once, however many programs ask at once. */
 export function ensurePackages() {
   const [major] = process.versions.node.split('.').map(Number);
   if (major < 20) giveUp(`Node.js 20 or newer is needed, this is ${process.versions.node}.`);
-  const installed = join(ROOT, 'node_modules', '.jolly-installed');
-  if (modified(installed) > modified(join(ROOT, 'package-lock.json'))) return;
-  say('installing packages (some minutes the first time; the database driver is compiled)');
-  if (!run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']))
-    giveUp(
-      'The packages could not be installed. See the lines above; python3, make and g++ must be there for the database driver.',
-    );
-  writeFileSync(installed, new Date().toISOString());
+  const mark = join(ROOT, 'node_modules', '.jolly-installed');
+  const isInstalled = () => existsSync(mark) && readFileSync(mark, 'utf8') === packagesWanted();
+  if (isInstalled()) return;
+  alone(() => {
+    if (isInstalled()) return;
+    say('installing packages (some minutes the first time; the database driver is compiled)');
+    if (!run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']))
+      giveUp(
+        'The packages could not be installed. See the lines above; python3, make and g++ must be there for the database driver.',
+      );
+    writeFileSync(mark, packagesWanted());
+  });
 }
 
 function filesUnder(path) {

@@ -3,7 +3,11 @@ import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureChromium, ensurePackages, ensureValidators, ROOT, run, say, tool } from './prepare.mjs';
 
-/** `npm test`: type check, lint, unit and API tests, interface tests; the last line counts the tests. */
+/**
+ * `npm test`: type check, lint, unit and API tests, interface tests; the last line counts the tests. With `--full` what docs/testing.md
+ * lists as long as well.
+ */
+const FULL = process.argv.includes('--full');
 const RESULTS = join(ROOT, '.cache');
 const UNIT = join(RESULTS, 'unit.json');
 const LIBSQL = join(RESULTS, 'libsql.json');
@@ -19,12 +23,13 @@ for (const file of [UNIT, LIBSQL, INTERFACE]) rmSync(file, { force: true });
 const building = spawn(process.execPath, [join(ROOT, 'scripts', 'build.mjs')], { stdio: 'inherit' });
 const built = new Promise((done) => building.once('exit', (code) => done(code === 0)));
 
+const env = FULL ? { TESTS: 'full' } : {};
 const steps = [
   ['types', () => run(tool('tsc'), ['--noEmit'])],
   ['lint', () => run(tool('eslint'), ['.', '--max-warnings', '0'])],
   ['arrows between the rooms', () => run('npm', ['run', '--silent', 'arrows'], { quiet: true })],
-  ['unit and API tests', () => run(tool('jest'), ['--ci', '--json', `--outputFile=${UNIT}`, '--silent'])],
-  [
+  ['unit and API tests', () => run(tool('jest'), ['--ci', '--json', `--outputFile=${UNIT}`, '--silent'], { env })],
+  FULL && [
     'API tests on libSQL',
     () =>
       run(tool('jest'), ['--config', 'jest.libsql.config.js', '--ci', '--json', `--outputFile=${LIBSQL}`, '--silent'], {
@@ -34,13 +39,19 @@ const steps = [
   ['build', () => built],
   [
     'interface tests',
-    () => run(tool('playwright'), ['test'], { env: { CHROMIUM, PLAYWRIGHT_JSON_OUTPUT_NAME: INTERFACE } }),
+    () => run(tool('playwright'), ['test'], { env: { ...env, CHROMIUM, PLAYWRIGHT_JSON_OUTPUT_NAME: INTERFACE } }),
   ],
-];
+  FULL && [
+    'ten minutes of fifty devices',
+    () => run(process.execPath, ['scripts/run.mjs', '--no-page', 'measure/load.ts']),
+  ],
+].filter((step) => step !== false);
 let failedSteps = 0;
 for (const [name, step] of steps) {
-  say(name);
-  if (!(await step())) failedSteps += 1;
+  const from = performance.now();
+  const isFine = await step();
+  if (!isFine) failedSteps += 1;
+  say(`${name}: ${isFine ? 'fine' : 'failed'}, ${Math.round((performance.now() - from) / 1000)} s`);
 }
 
 const read = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null);

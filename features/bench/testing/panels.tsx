@@ -27,7 +27,18 @@ export async function open(): Promise<void> {
   // The card is fetched when it is first wanted, which takes a busy machine a while.
   await screen.findByText('Start with', {}, { timeout: 20_000 });
 }
-export const press = (name: string | RegExp): boolean => fireEvent.click(screen.getByRole('button', { name }));
+
+/** The one button called so, as it is read out. @throws where there is none, or more than one */
+export function button(name: string | RegExp): HTMLElement {
+  const isCalled = (called: string): boolean => (typeof name === 'string' ? called === name : name.test(called));
+  const found = Array.from(document.querySelectorAll<HTMLElement>('button, [role=button]')).filter((one) =>
+    isCalled(one.getAttribute('aria-label') ?? one.textContent ?? ''),
+  );
+  if (found.length !== 1) throw new Error(`${found.length} buttons are called ${name}`);
+  return found[0];
+}
+
+export const press = (name: string | RegExp): boolean => fireEvent.click(button(name));
 export const type = (label: string, text: string): boolean =>
   fireEvent.change(screen.getByLabelText(label), { target: { value: text } });
-export const cell = (name: RegExp): string => screen.getByRole('button', { name }).getAttribute('aria-label')!;
+export const cell = (name: RegExp): string => button(name).getAttribute('aria-label')!;
