@@ -18,4 +18,22 @@ module.exports = defineConfig([
     files: ['**/*.ts', '**/*.tsx'],
     rules: { '@typescript-eslint/no-explicit-any': 'error' },
   },
+  {
+    // What the time is comes from a port, so that a test can say it: elsewhere nothing depends on the calendar.
+    files: ['{app,core,features,platform,server,ui,workers}/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.{ts,tsx}', '**/testing/**', 'platform/ports.ts', 'server/clock.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "NewExpression[callee.name='Date'][arguments.length=0]",
+          message: 'Ask the port: now() of the page, now() of the context, clock() where the server starts.',
+        },
+        {
+          selector: "CallExpression[callee.object.name='Date'][callee.property.name='now']",
+          message: 'Ask the port for the time; performance.now() for how long something takes.',
+        },
+      ],
+    },
+  },
 ]);

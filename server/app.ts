@@ -17,6 +17,7 @@ import { BODY_LIMIT_KB, errorHandler, sendPage, sendProblem } from './http/probl
 import { requestLog } from './http/request-log';
 import { pictureRoutes } from './pictures/routes';
 import { recordRoutes, type RecordContext } from './record/routes';
+import { clock } from './clock';
 
 /** Only what the app itself ships may load; styles are written into the page by the style engine. */
 const CONTENT_POLICY = {
@@ -95,7 +96,7 @@ function sendAuthority(response: Response, pem: string | null): void {
 /** The whole server: API under /api, the built app for everything else. */
 export function createApp({ site, hostNames = () => [], proxies = 0, ...options }: AppOptions): Express {
   const context = {
-    ...{ now: () => new Date(), network: null, answering: answering(), copies: () => NO_COPIES },
+    ...{ now: clock, network: null, answering: answering(), copies: () => NO_COPIES },
     ...options,
   };
   const { store, now, network } = context;

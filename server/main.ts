@@ -19,6 +19,7 @@ import { shelfOf } from './pictures/shelf';
 import { startRecordPool } from './record/pool';
 import { takeFileInto } from './record/take-in.worker';
 import { StartError } from './start-error';
+import { clock } from './clock';
 
 /** Says why it cannot listen, and what would help. */
 function sayNotListening(error: NodeJS.ErrnoException, host: string, port: number, variable: string): void {
@@ -40,7 +41,7 @@ async function main(): Promise<void> {
     // The last four weeks alone are told by hand; the two years before them are a simulated welder's.
     if (!process.argv.includes('--empty')) {
       shelveDemoPictures(shelfOf(databaseFile));
-      loadWorkshop(store, Date.now(), !process.argv.includes('--weeks'));
+      loadWorkshop(store, clock().getTime(), !process.argv.includes('--weeks'));
     }
     markBegun(store);
   }
@@ -48,7 +49,7 @@ async function main(): Promise<void> {
   try {
     if (lan !== null) {
       const asked = { given: lan.passPhrase, another: lan.another, isTerminal: process.stdin.isTTY === true };
-      await ensurePassPhrase(store, asked, new Date());
+      await ensurePassPhrase(store, asked, clock());
       network = await openLan({ ...lan, hostNames, folder: join(dirname(databaseFile), 'tls'), store });
     }
   } catch (error) {

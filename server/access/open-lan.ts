@@ -7,6 +7,7 @@ import { ensureCertificate, ownCertificate, type Credentials } from './certifica
 import { lanServer, type LanServer } from './lan-server';
 import { slowing, type Network } from './network';
 import { CODE_MINUTES, makeJoinCode } from './sessions';
+import { clock } from '../clock';
 
 /** A machine may be given another address while it runs: looked at so often, ms. */
 const LOOK_EVERY_MS = 30_000;
@@ -28,7 +29,7 @@ export const joinAddress = (address: string, code: string): string => `${address
 
 /** What there is to say in the terminal: each address, and the code as a picture. */
 async function say(addresses: readonly string[], trust: ReturnType<Network['trust']>, store: Store): Promise<void> {
-  const { code } = await makeJoinCode(store, new Date());
+  const { code } = await makeJoinCode(store, clock());
   const [best] = addresses;
   console.log(`On the network, for whoever has the pass phrase:\n${addresses.map((one) => `  ${one}`).join('\n')}`);
   if (best === undefined) return console.log('This machine has no address on a network now.');
@@ -46,7 +47,7 @@ export async function openLan(opening: Opening): Promise<OpenLan> {
   const { folder, hostNames, tls, proxies, store, port, host } = opening;
   let reach: Reach = reachOfMachine(hostNames);
   const renew = (): Promise<Credentials> | Credentials =>
-    tls === null ? ensureCertificate(folder, reach, new Date()) : ownCertificate(tls.cert, tls.key);
+    tls === null ? ensureCertificate(folder, reach, clock()) : ownCertificate(tls.cert, tls.key);
   // A proxy does the encrypting, with a certificate of its own.
   let credentials = proxies > 0 ? null : await renew();
   let server: LanServer | null = null;
@@ -89,7 +90,7 @@ export async function openLan(opening: Opening): Promise<OpenLan> {
     addresses,
     trust,
     authority: () => credentials?.authority ?? null,
-    slowDown: slowing(() => new Date()),
+    slowDown: slowing(clock),
     hostNames: () => [...reach.names, ...reach.addresses.map(inAddressLine), ...hostNames],
     listen: (answer, ready, failed) => {
       if (credentials === null) return ready();

@@ -58,7 +58,7 @@ type Resource<New> = {
   fresh: object;
   validate: (input: unknown) => Validated<New>;
   find: (id: string, context: Context) => unknown;
-  put: (writing: Writing, value: New) => void;
+  put: (writing: Writing, value: New, now: Date) => void;
 };
 
 /** The one pattern of every record: get one, put one. A put may be sent again without harm. */
@@ -89,7 +89,7 @@ function resource<New extends { id: string }>({
       answer,
       problems: ['conflict'],
       work: async ({ params, body }, context) => {
-        await write(context.store, (writing) => put(writing, body));
+        await write(context.store, (writing) => put(writing, body, context.now()));
         return find(params.id, context);
       },
     }),
@@ -125,7 +125,7 @@ const RIGS = [
     summary: 'What a rig has taught: how its volts and wire stand to the arc, and the causes it is known for.',
     answer: { schema: TEACHING_SCHEMA, description: 'what was learned, from which beads, and how sure it is' },
     problems: ['not-found', 'busy'],
-    work: ({ params }, context) => worked(() => lessonsOf(context, params.id, new Date())),
+    work: ({ params }, context) => worked(() => lessonsOf(context, params.id, context.now())),
   }),
   endpoint({
     method: 'get',
@@ -149,7 +149,7 @@ const RIGS = [
     summary: 'The own settings chart of a rig: fillets by thickness and position, in figures and on its dials.',
     answer: { schema: CHART_SCHEMA, description: 'the cells; those that a sound bead stands behind say so' },
     problems: ['not-found', 'busy'],
-    work: ({ params }, context) => worked(() => chartOf(context, params.id, new Date())),
+    work: ({ params }, context) => worked(() => chartOf(context, params.id, context.now())),
   }),
 ];
 
@@ -222,8 +222,8 @@ const BEADS = [
     body: { schema: BEAD_CHANGE_SCHEMA, read: validateBeadChange },
     answer: { schema: BEAD_SCHEMA, description: 'the bead as it is kept' },
     problems: ['not-found'],
-    work: async ({ params, body }, { store }) => {
-      await write(store, (writing) => changeBead(writing, params.id, body));
+    work: async ({ params, body }, { store, now }) => {
+      await write(store, (writing) => changeBead(writing, params.id, body, now()));
       return findBead(store, params.id);
     },
   }),

@@ -93,7 +93,7 @@ export const LOG = [
     query: { rig: { pattern: ID.pattern, takes: ID.description, description: 'of this rig only' } },
     answer: { schema: CHARTS_SCHEMA, description: 'two years of months, and parts by the arc that burned on them' },
     problems: ['busy'],
-    work: ({ query }, { charts, database }) =>
-      charts({ database, rigId: query.rig ?? null, now: new Date().toISOString() }),
+    work: ({ query }, { charts, database, now }) =>
+      charts({ database, rigId: query.rig ?? null, now: now().toISOString() }),
   }),
 ];

@@ -10,6 +10,7 @@ import { StartError } from '../start-error';
 import { markBegun } from '../db/begin';
 import { openStore } from '../db/open';
 import { backUp, restore, setAside, type Contents } from './copy';
+import { clock } from '../clock';
 
 /** Beside the copy of a database stand its pictures. */
 const picturesBeside = (file: string): string => `${file}.pictures`;
@@ -136,7 +137,7 @@ export type RestoreFlags = { from?: string; at?: string };
 export async function restoreCommand(
   given: string | undefined,
   { from, at }: RestoreFlags = {},
-  { database = databaseFile(), now = new Date(), place = copyTo() }: Standing = {},
+  { database = databaseFile(), now = clock(), place = copyTo() }: Standing = {},
 ): Promise<string[]> {
   if (given === undefined) {
     const where = requirePlace(from === undefined ? place : copyPlace(from, '--from'));
@@ -161,7 +162,7 @@ export async function restoreCommand(
  * @returns what was done, a sentence a line
  * @throws StartError when the server runs
  */
-export function clearCommand({ database = databaseFile(), now = new Date() }: Standing = {}): string[] {
+export function clearCommand({ database = databaseFile(), now = clock() }: Standing = {}): string[] {
   const kept = setAside(database, stamp(now));
   rmSync(notesBeside(database), { recursive: true, force: true });
   if (kept !== null && existsSync(shelfOf(database))) renameSync(shelfOf(database), picturesBeside(kept));

@@ -21,6 +21,7 @@ import {
 import { ensureMark, isMarked, isOnSameDisk } from './mark';
 import { copiedShelf } from './object-store';
 import { copyPlace, placeWords } from './place';
+import { clock } from '../clock';
 
 /**
  * A program of its own that sees to the copying: it keeps Litestream going, copies the photographs to a folder, and says how it stands
@@ -60,7 +61,7 @@ let serverEnded: number | null = null;
 
 function say(change: Partial<Copies>): void {
   const trouble = change.trouble === undefined ? state.trouble : change.trouble;
-  const since = trouble === null ? null : (state.since ?? new Date().toISOString());
+  const since = trouble === null ? null : (state.since ?? clock().toISOString());
   state = { ...state, ...change, trouble, since };
   if (process.connected) process.send?.(state);
 }
@@ -115,7 +116,7 @@ const isPast = (one: Position, other: Position): boolean =>
 function isOver(): boolean {
   if (serverEnded === null) return false;
   const patience = state.trouble === null ? LAST_MS : BEGIN_MS;
-  return Date.parse(state.upTo ?? '') >= serverEnded || Date.now() > serverEnded + patience;
+  return Date.parse(state.upTo ?? '') >= serverEnded || clock().getTime() > serverEnded + patience;
 }
 
 /**
@@ -151,9 +152,9 @@ async function follow(mark: string | null): Promise<string> {
   let moment: Moment | null = null;
   let copiedUpTo = 0;
   let isNudged = false;
-  let movedAt = Date.now();
+  let movedAt = clock().getTime();
   for (;;) {
-    const at = new Date();
+    const at = clock();
     const now = await progress(port);
     if (isOver()) return '';
     if (folder !== null && !isMarked(folder, mark ?? '')) return gone();
@@ -163,13 +164,13 @@ async function follow(mark: string | null): Promise<string> {
       if (now.copied === null && now.rounds >= FIRST_ROUNDS && !isNudged) isNudged = nudge();
       if (moment?.read != null && now.copied !== null && isPast(now.copied, moment.read)) {
         say({ upTo: moment.at.toISOString(), trouble: null });
-        [moment, movedAt] = [null, Date.now()];
+        [moment, movedAt] = [null, clock().getTime()];
       }
       moment ??= { at, rounds: now.rounds, read: null };
-      if ((now.copied?.offset ?? 0) !== copiedUpTo) movedAt = Date.now();
+      if ((now.copied?.offset ?? 0) !== copiedUpTo) movedAt = clock().getTime();
       copiedUpTo = now.copied?.offset ?? 0;
     }
-    if (Date.now() - movedAt > STALLED_MS) return lastWords || 'nothing comes through';
+    if (clock().getTime() - movedAt > STALLED_MS) return lastWords || 'nothing comes through';
     await pause(LOOK_MS);
   }
 }
@@ -189,7 +190,7 @@ function isRunning(pid: number): boolean {
 
 /** Two that copy one database would spoil each other's copies: the one of a server that was killed may yet be at its last change. */
 async function waitForTheLast(): Promise<void> {
-  const until = Date.now() + LAST_MS + BEGIN_MS;
+  const until = clock().getTime() + LAST_MS + BEGIN_MS;
   const pid = (): number => {
     try {
       return Number(readFileSync(pidFile, 'utf8'));
@@ -197,7 +198,7 @@ async function waitForTheLast(): Promise<void> {
       return 0;
     }
   };
-  while (pid() > 0 && pid() !== process.pid && isRunning(pid()) && Date.now() < until) await pause(LOOK_MS / 5);
+  while (pid() > 0 && pid() !== process.pid && isRunning(pid()) && clock().getTime() < until) await pause(LOOK_MS / 5);
   writeFileSync(pidFile, String(process.pid));
 }
 
@@ -253,8 +254,8 @@ async function finish(): Promise<void> {
   process.exit(0);
 }
 
-process.once('disconnect', () => (serverEnded = Date.now()));
+process.once('disconnect', () => (serverEnded = clock().getTime()));
 // It may have ended while this was yet beginning.
-if (!process.connected) serverEnded = Date.now();
+if (!process.connected) serverEnded = clock().getTime();
 void copyDatabase().then(finish);
 void copyPhotographs();

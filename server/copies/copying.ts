@@ -5,6 +5,7 @@ import { NO_COPIES, type Copies } from '../../core/record/copies-schema';
 import { StartError } from '../start-error';
 import { copiedSpans, litestreamProgram } from './litestream';
 import { placeText, placeWords, type CopyPlace } from './place';
+import { clock } from '../clock';
 
 /** How long after its end the copying is begun anew, ms. */
 const AGAIN_MS = 2000;
@@ -45,7 +46,7 @@ export function startCopying(database: string, place: CopyPlace): Copying {
     begun.on('message', (said: Copies) => (state = said));
     begun.once('exit', () => {
       if (isOver) return;
-      const since = state.since ?? new Date().toISOString();
+      const since = state.since ?? clock().toISOString();
       state = { ...state, trouble: 'the copying ended and is begun anew', since };
       timer = setTimeout(begin, AGAIN_MS) as unknown as NodeJS.Timeout;
     });

@@ -70,11 +70,11 @@ export function writeNow<T>(store: Store, work: (writing: Writing) => T): T {
  * @throws the database's own error when the lock is not given up in time
  */
 async function untilUnlocked<T>(work: () => T): Promise<T> {
-  for (const until = Date.now() + PATIENCE; ;) {
+  for (const until = performance.now() + PATIENCE; ;) {
     try {
       return work();
     } catch (error) {
-      if (!isLocked(error) || Date.now() > until) throw error;
+      if (!isLocked(error) || performance.now() > until) throw error;
     }
     await pause(BETWEEN_TRIES);
   }

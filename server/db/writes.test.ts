@@ -176,7 +176,7 @@ describe('a bead that is written', () => {
     put.bead('a');
     put.bead('b');
     const change = (id: string, of: Parameters<typeof changeBead>[2]) =>
-      writeNow(database.store, (writing) => changeBead(writing, id, of));
+      writeNow(database.store, (writing) => changeBead(writing, id, of, new Date()));
     const line = () => pageOfCoupons(database.store, { limit: 9 }, nothingUnreadable).coupons[0];
     expect(line()).toEqual(expect.objectContaining({ beadCount: 2, soundNumber: null }));
     expect(revisionsOf(() => change('b', { outcome: 'sound' }))).toBe(1);

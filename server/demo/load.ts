@@ -25,6 +25,7 @@ import { demoRigs } from './rigs';
 import { instantOf, ON_THE_BENCH_MIN } from './time';
 import { KEPT } from './welds';
 import { YEARS } from './years';
+import { clock } from '../clock';
 
 /** Whoever signs in the demo. */
 const PEOPLE = ['Ilse', 'Joos', 'Wout'].map((name, i) => ({ id: demoId(7, i), name, initials: name[0], colour: i }));
@@ -118,7 +119,7 @@ function weldTold(store: Store, title: string): { weldId: string; at: string } {
  * @param now time of loading, ms since 1970; the newest coupon is from the day before
  * @param years whether the two years go in, or the four weeks alone
  */
-export function loadWorkshop(store: Store, now: number = Date.now(), years = true): void {
+export function loadWorkshop(store: Store, now: number = clock().getTime(), years = true): void {
   const longest = Math.max(...COUPONS.map(({ daysAgo }) => daysAgo));
   const since = instantOf({ daysAgo: longest + 1 }, now);
   writeNow(store, (writing) => {

@@ -37,5 +37,5 @@ export async function sendPieces(
   }
 }
 
-/** Today, as it stands in the name of a file. */
-export const fileDay = (): string => new Date().toISOString().slice(0, 10);
+/** A day, as it stands in the name of a file. */
+export const fileDay = (now: Date): string => now.toISOString().slice(0, 10);

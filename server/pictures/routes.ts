@@ -165,7 +165,7 @@ export function pictureRoutes(context: Context): Router {
   router
     .route('/record/pictures.zip')
     .get((_request, response) =>
-      sendPieces(response, `pictures-${fileDay()}.zip`, 'application/zip', picturesZip(context.database)),
+      sendPieces(response, `pictures-${fileDay(context.now())}.zip`, 'application/zip', picturesZip(context.database)),
     )
     .post((request, response) => receiveZip(context, request, response));
   return router;

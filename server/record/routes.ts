@@ -26,6 +26,7 @@ export type RecordContext = {
   database: string;
   takeFileIn: (taking: TakingIn) => Promise<Taken | null>;
   report: (row: Unreadable) => void;
+  now: () => Date;
 };
 
 /** Takes a file in, or says what that would come to: kept beside the database while it is worked on. */
@@ -67,8 +68,8 @@ export function recordRoutes(context: RecordContext): Router {
   router
     .route('/record')
     .get((_request, response) => {
-      const text = recordText(context.database, new Date().toISOString(), context.report);
-      return sendPieces(response, `jolly-tinker-${fileDay()}.json`, 'application/json', text);
+      const text = recordText(context.database, context.now().toISOString(), context.report);
+      return sendPieces(response, `jolly-tinker-${fileDay(context.now())}.json`, 'application/json', text);
     })
     .post((request, response) => receive(context, request, response));
   for (const name of CSV_NAMES)
@@ -79,7 +80,7 @@ export function recordRoutes(context: RecordContext): Router {
       if (decimal !== 'point' && decimal !== 'comma')
         return sendWrongFields(response, [{ field: 'decimal', takes: 'point or comma' }]);
       const text = csvText(name, context.database, { units, decimal, report: context.report });
-      return sendPieces(response, `${name}-${fileDay()}.csv`, 'text/csv', text);
+      return sendPieces(response, `${name}-${fileDay(context.now())}.csv`, 'text/csv', text);
     });
   router.get('/schemas/:name', (request, response) => {
     const schema = SCHEMAS[request.params.name.replace(/\.json$/, '')];

@@ -5,6 +5,7 @@ import type { NewBead, NewCoupon, NewRig } from '../../core/record/schema';
 import { findBead } from '../db/beads';
 import { findCoupon } from '../db/coupons';
 import { openStore, type OpenedStore } from '../db/open';
+import { clock } from '../clock';
 import { putBead, putCoupon, putRig } from '../db/put';
 import { findRig } from '../db/rigs';
 import { writeNow } from '../db/write';
@@ -76,12 +77,13 @@ export const bead = (id: string, change: Partial<NewBead> = {}): NewBead => ({
 export const put = {
   rig: (change?: Partial<NewRig>) => {
     const value = rig(change);
-    writeNow(opened.store, (writing) => putRig(writing, value));
+    writeNow(opened.store, (writing) => putRig(writing, value, clock()));
     return findRig(opened.store, value.id)!;
   },
-  coupon: (change?: Partial<NewCoupon>) => writeNow(opened.store, (writing) => putCoupon(writing, coupon(change))),
+  coupon: (change?: Partial<NewCoupon>) =>
+    writeNow(opened.store, (writing) => putCoupon(writing, coupon(change), clock())),
   bead: (id: string, change?: Partial<NewBead>) => {
-    writeNow(opened.store, (writing) => putBead(writing, bead(id, change)));
+    writeNow(opened.store, (writing) => putBead(writing, bead(id, change), clock()));
     return findBead(opened.store, id)!;
   },
 };
