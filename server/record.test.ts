@@ -153,6 +153,11 @@ describe('the record of a workshop', () => {
     ['a field that takes something else', (file) => (file.beads[0].outcome = 'fine' as never), /outcome takes/],
     ['an id that stands twice', (file) => file.rigs.push(file.rigs[0]), /its id stands in the file twice/],
     [
+      'a weld whose history is shorter than here',
+      (file) => file.welds.find(({ steps }) => steps.length > 1)!.steps.pop(),
+      /what was written is never changed/,
+    ],
+    [
       'a weld whose inspection was altered',
       (file) => {
         const step = file.welds.find(({ steps }) => steps.some((one) => 'inspection' in one))!.steps[0] as {

@@ -77,6 +77,7 @@ describe('a weld held against a level', () => {
       expect(missing).toContain(id);
       expect(because.toLowerCase()).toContain(name.toLowerCase());
     }
+    expect(of({ poreCount: 1 })).toMatchObject({ missing: ['poreLargestMm'], verdict: 'open' });
     expect(of({ poreCount: 2 }).missing).toEqual(['poreLargestMm']);
     // What is over a limit needs no more looking.
     const { verdict } = judge({ job: FILLET, limits: EVERYDAY, repaired: [], measured: { crackMm: 3 } });

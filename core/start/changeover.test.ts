@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { tipWanted } from '../arc/fit';
 import { arcSetup } from '../arc/setup';
 import type { Wire } from '../arc/wire';
 import { CASE_FORMAT, GROOVES, LINERS, POLARITIES, WIRE_CLASSES, type Rig } from '../case/schema';
@@ -41,6 +42,14 @@ describe('changing over', () => {
       expect(said).toMatch(word);
     expect(swaps(FITTED, ALUMINIUM)).toEqual(expect.arrayContaining(['spool', 'liner', 'roll', 'tip', 'gas']));
     expect(swaps(FITTED, ALUMINIUM)).not.toContain('studs');
+  });
+
+  it('to aluminium: a tip and a liner of steel go though they are of the size; those of aluminium stay', () => {
+    const parts: Rig['parts'] = { tip: { sizeMm: tipWanted(ALUMINIUM)[0] }, liner: { kind: 'polymer', sizeMm: 1.2 } };
+    const of = (wire: Wire): string[] => swaps({ ...FITTED, wire, parts }, ALUMINIUM);
+    expect(of(STEEL)).toEqual(expect.arrayContaining(['tip', 'liner']));
+    for (const stays of ['tip', 'liner']) expect(of(ALUMINIUM)).not.toContain(stays);
+    expect(swaps({ parts }, ALUMINIUM)).toContain('tip');
   });
 
   it('to self-shielded: gas off, gun on minus, knurled rolls, drag; the tip and liner of its size stay', () => {

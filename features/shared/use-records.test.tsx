@@ -4,9 +4,19 @@ import type { ReactNode } from 'react';
 import { replacePlatform } from '@/platform/ports';
 import '@/platform/testing/device';
 import { clearDeviceDatabase } from '@/platform/device-database';
-import { forgetWaiting, waitingNow } from '@/platform/outbox';
+import { forgetWaiting, keepWaiting, waitingNow } from '@/platform/outbox';
 import { makeChange } from './sending';
-import { askAgain, fetchAhead, useCoupon, useHistory, useLog, useRigs, useSubmit, useTaken } from './use-records';
+import {
+  askAgain,
+  fetchAhead,
+  useCare,
+  useCoupon,
+  useHistory,
+  useLog,
+  useRigs,
+  useSubmit,
+  useTaken,
+} from './use-records';
 
 const asked: string[] = [];
 let away = false;
@@ -147,6 +157,27 @@ describe('what the beads took of a rig', () => {
     expect(result.current).toEqual({ spool: null, cylinder: null });
     rerender({ of: rig({ spool: { leftKg: 4, at: '2026-05-04T09:00:00.000Z' } }) });
     await waitFor(() => expect(result.current).toEqual({ spool: 1.5, cylinder: null }));
+  });
+});
+
+describe('the care of a rig', () => {
+  it('that waits on the device counts as done', async () => {
+    await clearDeviceDatabase();
+    forgetWaiting();
+    const due = { task: 'nozzle', since: '2026-05-01T09:00:00.000Z', arcMinutes: 90, beads: 12, showing: 1 };
+    const rig = '0190b000-0000-7000-8000-000000000002';
+    kept[`/api/rigs/${rig}/care`] = [due];
+    const { result } = renderHook(() => useCare(rig), { wrapper: within(client()) });
+    await waitFor(() => expect(result.current.data).toEqual([due]));
+    const doneAt = '2026-05-04T09:00:00.000Z';
+    await act(() =>
+      keepWaiting([
+        makeChange('care', rig, { id: '0190b000-0000-7000-8000-000000000077', by: 'Ada', task: 'nozzle', doneAt }, 3),
+      ]),
+    );
+    await waitFor(() =>
+      expect(result.current.data).toEqual([{ task: 'nozzle', since: doneAt, arcMinutes: 0, beads: 0, showing: 0 }]),
+    );
   });
 });
 

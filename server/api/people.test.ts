@@ -2,6 +2,7 @@ import type { Person } from '../../core/access/people-schema';
 import type { Session } from '../../core/access/access-schema';
 import type { Changed, HistoryEntry } from '../../core/record/change-schema';
 import type { Coupon, RigRecord } from '../../core/record/schema';
+import { changeDevice, hasShown } from '../access/sessions';
 import { comeIn, from, openGuarded, PHONE, problemOf } from '../testing/guarded';
 import { beadOn, couponOn, freshId, openWorkshop, type Sent, type Workshop } from '../testing/workshop';
 
@@ -27,6 +28,23 @@ const someone = (name = `Welder ${(named += 1)}`) => ({ id: freshId(), name, ini
 const change = (kind: string, of: string, fields: object, person?: string) => ({
   ...{ id: freshId(), kind, of, device: freshId(), madeAt: '2026-05-04T11:00:00.000Z', against: 0, fields },
   ...(person === undefined ? {} : { person }),
+});
+
+describe('a device that is shut out', () => {
+  it('speaks for nobody any more, though it comes in anew', async () => {
+    const { id, cookie } = await comeIn(lan);
+    const ada = someone();
+    const ask = (method: string, path: string, body: unknown) => lan.send(method, path, body, from(PHONE, cookie));
+    await ask('POST', '/people', ada);
+    await ask('PUT', '/session/person', { person: ada.id });
+    await ask('PATCH', `/people/${ada.id}/pass-phrase`, { passPhrase: 'her own word' });
+    expect(hasShown(lan.store, id, ada.id)).toBe(true);
+    await changeDevice(lan.store, id, { shutOut: true }, new Date());
+    expect(hasShown(lan.store, id, ada.id)).toBe(false);
+    const again = await comeIn(lan, 'Phone', { id });
+    const rig = change('change-rig', freshId(), { note: 'x' }, ada.id);
+    expect(problemOf(await lan.send('POST', '/changes', rig, from(PHONE, again.cookie)))[0]).toBe(403);
+  });
 });
 
 describe('people', () => {

@@ -71,7 +71,7 @@ export function keptBy(store: Store, kind: KeptKind, ids: readonly string[]): Ma
 /** Steps that are kept already stand first and as they are; a file may only add to them. */
 function stepsGoOn(now: unknown, then: unknown): boolean {
   const [kept, told] = [now as unknown[], then as unknown[]];
-  return told.length >= kept.length && kept.every((step, i) => isSame(step, told[i]));
+  return kept.every((step, i) => isSame(step, told[i]));
 }
 
 /** Why a thing that is kept here cannot be as the file has it; null where it can. */
