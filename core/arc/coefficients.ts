@@ -1,5 +1,5 @@
 /**
- * Every coefficient of the arc model, in one place, each with its source or reason; with a tolerance where that is used,
+ * The coefficients of the arc model's laws, each with its source or reason; slopes and weights stand with their laws; with a tolerance where that is used,
  * in the residual that the coefficient feeds (core/diagnosis/residuals.ts).
  * Units inside: mm, m/min, V, A, L/min, mm/min, kJ/mm. docs/arc-model.md tells how well they hold.
  */

@@ -15,7 +15,7 @@ export function burnBackRisk(balance: number): number {
 }
 
 /**
- * Spatter from imbalance either way, CO2 and poor gas cover.
+ * Spatter from imbalance either way, from CO2 and from a crisp arc.
  * @param balance (V - V_bal) / half-width
  * @param co2Pct CO2 in the gas, %
  * @param arcControlPct 0 crisp to 100 soft

@@ -36,7 +36,7 @@ function found<Thing>(things: ReadonlyMap<string, Thing>, id: string, what: stri
 /**
  * Writes many things at once that are not kept yet, each as it is given, with what the server counts made of them. Far
  * quicker than one by one; nothing is asked of each, so that what names others has to be known to be whole
- * (see core/record/record-file.ts). What is kept already and is named must be among `known`.
+ * (see core/record/record-file-schema.ts). What is kept already and is named must be among `known`.
  * @param kept what goes in
  * @param known jobs, setups and beads that stand there already and that new things name
  * @throws RangeError for a kept setting or weld whose bead, job or setup is in neither
