@@ -10,7 +10,7 @@ const node = {
 module.exports = {
   globalSetup: '<rootDir>/scripts/jest-setup.mjs',
   // A busy machine is slow; how long a test takes says nothing.
-  testTimeout: 30_000,
+  testTimeout: 180_000,
   // One worker a core: by itself Jest leaves one core idle, which is half of a small machine.
   maxWorkers: '100%',
   projects: [

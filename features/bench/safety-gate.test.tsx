@@ -41,7 +41,7 @@ describe('what a job suggests can hurt', () => {
       new Set(['hidden-cavity', 'vehicle-near', 'hydraulic-line', 'code-work']),
     );
     expect(jobsSent().every(({ workpiece, thicknessMm }) => workpiece === 'vehicle' && thicknessMm === 3)).toBe(true);
-  }, 60_000);
+  });
 
   it('stops at a yes with its reason, until that is said to be dealt with', async () => {
     on({ place: 'workshop', surface: ['paint'], ruledOut: ['code-work'] });
@@ -54,7 +54,7 @@ describe('what a job suggests can hurt', () => {
     await waitFor(() => expect(figures()).toBeTruthy(), { timeout: 20_000 });
     await waitFor(() => expect(jobsSent()).toHaveLength(2), { timeout: 20_000 });
     expect(jobsSent()[1]).toEqual(expect.objectContaining({ concerns: ['old-paint'], madeSafe: ['old-paint'] }));
-  }, 60_000);
+  });
 
   it('holds back the moves of a bead too, zinc that was found later among them', async () => {
     on({ surface: ['zinc'], ruledOut: ['cadmium-or-lead', 'code-work'] });
@@ -75,7 +75,7 @@ describe('what a job suggests can hurt', () => {
     fireEvent.click(await screen.findByRole('button', { name: /^Done: Both faces stripped/ }, { timeout: 20_000 }));
     await screen.findByRole('heading', { name: 'Do this first' }, { timeout: 20_000 });
     await waitFor(() => expect(jobsSent()[0].stripped).toEqual(['zinc']), { timeout: 20_000 });
-  }, 60_000);
+  });
 
   it('asks one thing of a bracket in the workshop, once', async () => {
     on({ workpiece: 'plate', place: 'workshop' });
@@ -85,7 +85,7 @@ describe('what a job suggests can hurt', () => {
     await waitFor(() => expect(figures()).toBeTruthy(), { timeout: 20_000 });
     expect(screen.queryByText(/The figures wait/)).toBeNull();
     await waitFor(() => expect(jobsSent()[0].ruledOut).toEqual(['code-work']), { timeout: 20_000 });
-  }, 60_000);
+  });
 
   it('asks by the title of the coupon what that names', async () => {
     shop.setTitle('Lifting lug for hatch');
@@ -96,5 +96,5 @@ describe('what a job suggests can hurt', () => {
     say(/anyone be hurt/, 'Somebody could be hurt');
     await screen.findByRole('button', { name: /^Done: Procedure, qualified welder/ }, { timeout: 20_000 });
     expect(figures()).toBeNull();
-  }, 60_000);
+  });
 });

@@ -48,7 +48,7 @@ describe('what is done on the bench', () => {
     await waitFor(() => expect(waitingNow()).toEqual([]));
     expect(shop.beads).toHaveLength(1);
     expect(bench.current.records.coupon.beads.map(({ number }) => number)).toEqual([1]);
-  }, 10_000);
+  });
 
   it('keeps what the server refuses, shows it as not logged, and goes on with what comes after', async () => {
     const bench = await openBench();
@@ -137,7 +137,7 @@ describe('what is done on the bench', () => {
     expect(shop.beads.map(({ findings, takenBack }) => [findings, takenBack])).toEqual([
       [{ 'bead-flat': 'present' }, false],
     ]);
-  }, 20_000);
+  });
 
   it('judges the last bead once, and undoes it to how it was judged before', async () => {
     const bench = await openBench();

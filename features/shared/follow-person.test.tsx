@@ -63,7 +63,7 @@ describe('what follows somebody', () => {
     act(() => give(4));
     await waitFor(() => expect(at(server.answers)).toEqual([1, 2, 3, 4]), soon);
     expect(server.asked.slice(asked)).toEqual(['PATCH /api/people/ada/following']);
-  }, 15_000);
+  });
 
   it('tells how they weld where the server does not know yet, and what is changed here', async () => {
     act(() => store(HABITS, { ...USUAL_HABITS, changes: 'all' }));
@@ -71,7 +71,7 @@ describe('what follows somebody', () => {
     await waitFor(() => expect(server.habits?.changes).toBe('all'), soon);
     act(() => store(HABITS, { ...USUAL_HABITS, changes: 'one' }));
     await waitFor(() => expect(server.habits?.changes).toBe('one'), soon);
-  }, 15_000);
+  });
 
   it('waits while the server is away, and goes in parts that it takes', async () => {
     server.isAway = true;
@@ -83,7 +83,7 @@ describe('what follows somebody', () => {
     act(serverAnswered);
     await waitFor(() => expect(server.answers).toHaveLength(95), soon);
     expect(server.asked.filter((one) => one.startsWith('PATCH')).length).toBeGreaterThanOrEqual(3);
-  }, 15_000);
+  });
 
   it('is that of who is there now: an answer that comes late is not taken for another', async () => {
     server.answers = [answer(9)];

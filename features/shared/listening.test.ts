@@ -34,4 +34,4 @@ it('a server that was put back to an earlier day is read anew from the beginning
   stop = startListening(recordsClient());
   await waitFor(() => expect(since).toHaveLength(4), { timeout: 6000 });
   expect(since).toEqual(['10', '61', '0', '31']);
-}, 12_000);
+});

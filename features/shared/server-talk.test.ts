@@ -79,7 +79,7 @@ describe('sending what waits', () => {
     const [a, b, c] = changes.map(({ id }) => id);
     expect(sent).toEqual([a, a, a, b, b, c]);
     expect(serverState()).toEqual({ away: false, trouble: null, asksWho: false });
-  }, 10_000);
+  });
 
   it('waits with all of it while the device is shut out, and goes at once when it is in again', async () => {
     let [isIn, sent] = [false, 0];
@@ -96,7 +96,7 @@ describe('sending what waits', () => {
     // Not after the pause that it had come to.
     await waitFor(() => expect(waitingNow()).toEqual([]), { timeout: 400 });
     expect(sent).toBe(before + 2);
-  }, 10_000);
+  });
 
   it('waits with all of it while the server is in trouble, says so in its words, and loses nothing', async () => {
     const full = { status: 507, body: { code: 'disk-full', detail: 'Make room on the disk.' } };
@@ -126,7 +126,7 @@ describe('sending what waits', () => {
       { code: 'not-found', detail: 'No such bead.' },
       { code: 'broken', detail: 'Something broke here.' },
     ]);
-  }, 15_000);
+  });
 
   it('sends from one tab alone where the browser can tell them apart, and only once it is that tab’s turn', async () => {
     answers = (_, { id }) => taken(id);
@@ -238,7 +238,7 @@ describe('what others write', () => {
     await waitFor(() => expect(since).toHaveLength(3), { timeout: 6000 });
     expect(since).toEqual(['10', '61', '62'].map((from, i) => `/api/changes?since=${from}&wait=${i === 0 ? 0 : 20}`));
     expect(serverState().away).toBe(false);
-  }, 12_000);
+  });
 });
 
 describe('a conflict', () => {

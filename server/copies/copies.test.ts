@@ -70,7 +70,7 @@ describe('a record that is copied all the time', () => {
     expect(loss).toEqual(expect.objectContaining({ holes: 0, lostThoughCopied: 0 }));
     // What was put back goes on from there, whole.
     expect(rigNames(join(dataDir, DATABASE))).toHaveLength(3);
-  }, 120_000);
+  });
 
   it('comes back as it was at a moment, or as it was last, with its photographs', async () => {
     const server = await start();
@@ -109,7 +109,7 @@ describe('a record that is copied all the time', () => {
     expect(rigNames(other)).toContain('After it came back');
     await restoreCommand(undefined, { at: moment.toISOString() }, { database: other, place });
     expect(rigNames(other)).toContain('As it was');
-  }, 120_000);
+  });
 
   it('is not copied to what a pulled disk leaves behind, and is again once it is back', async () => {
     const server = await start();
@@ -133,7 +133,7 @@ describe('a record that is copied all the time', () => {
     const other = join(at, 'other', DATABASE);
     await restoreCommand(undefined, { from: copies }, { database: other });
     expect(rigNames(other)).toContain('While it was pulled');
-  }, 120_000);
+  });
 
   it('is copied again after the other place could not be written for a while, or the copying was killed', async () => {
     const server = await start();
@@ -155,7 +155,7 @@ describe('a record that is copied all the time', () => {
     const other = join(at, 'other', DATABASE);
     await restoreCommand(undefined, { from: copies }, { database: other });
     expect(rigNames(other)).toContain('After it was killed');
-  }, 120_000);
+  });
 
   it('is copied to its last change though the server is killed, and never by two', async () => {
     const server = await start();
@@ -173,7 +173,7 @@ describe('a record that is copied all the time', () => {
     await restoreCommand(undefined, { from: copies }, { database: other });
     expect(rigNames(other)).toContain('The last word');
     expect(statSync(join(dataDir, 'copies.json')).isFile()).toBe(true);
-  }, 120_000);
+  });
 });
 
 describe('a new record', () => {
@@ -190,7 +190,7 @@ describe('a new record', () => {
     await expect(start()).rejects.toThrow('ended before');
     expect(existsSync(database)).toBe(false);
     await expect(requireNoOldCopies(database, { folder: join(at, 'new') })).resolves.toBeUndefined();
-  }, 60_000);
+  });
 });
 
 describe('putting back', () => {

@@ -86,7 +86,7 @@ describe('a record that is copied to an object store', () => {
     expect(said[1]).toMatch(/: 7 copied, 0 there already\.$/);
     expect(rigNames(other)).toContain('While it was down');
     expect(readdirSync(join(at, 'other', 'pictures')).length).toBeGreaterThan(0);
-  }, 120_000);
+  });
 
   it('is not had with another key, nor from a store that is away', async () => {
     const wrong = place({ ...KEY, COPY_KEY_ID: 'somebody' });
@@ -102,7 +102,7 @@ describe('a record that is copied to an object store', () => {
       () => requireNoOldCopies(join(dataDir, DATABASE), place()),
     ])
       await expect(ask()).rejects.toThrow(/^The copies cannot be read \(.*connection refused/);
-  }, 60_000);
+  });
 });
 
 it('keeps files by their names, finds what is there in any number of pages, and asks for the list once', async () => {

@@ -61,7 +61,7 @@ describe('a database in trouble', () => {
     other.exec('COMMIT');
     other.close();
     expect([status, (json as ProblemDocument).code, headers['retry-after']]).toEqual([503, 'database-locked', '1']);
-  }, 15_000);
+  });
 
   it.each([
     ['SQLITE_FULL', 507, 'disk-full'],
