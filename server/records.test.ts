@@ -2,7 +2,7 @@ import { readArc } from '../core/arc/reading';
 import { wireWindow } from '../core/arc/wire-window';
 import { arcSetup } from '../core/arc/setup';
 import { caseOfBead } from '../core/record/case-of';
-import type { Changes } from '../core/record/change-schema';
+import type { Changes, HistoryEntry } from '../core/record/change-schema';
 import type { Bead, Coupon, CouponPage, RigRecord } from '../core/record/schema';
 import { beadOn, couponOn, freshId, openWorkshop, type Workshop } from './testing/workshop';
 
@@ -274,4 +274,14 @@ describe('changes since a revision', () => {
     expect(news.coupons.map(({ id }) => id)).toEqual([coupon.id]);
     expect(news.upTo).toBe(upTo + 1);
   });
+});
+
+it('a record that a program sends is dated by the clock of the server', async () => {
+  const other = await openWorkshop({ now: () => new Date('2031-01-02T03:04:05.000Z') });
+  const [{ id: rigId }] = (await other.send('GET', '/rigs')).json as RigRecord[];
+  const coupon = couponOn(rigId);
+  expect((await other.send('PUT', `/coupons/${coupon.id}`, coupon)).status).toBe(200);
+  const history = (await other.send('GET', `/coupons/${coupon.id}/history`)).json as HistoryEntry[];
+  await other.stop();
+  expect(history.map(({ madeAt }) => madeAt)).toEqual(['2031-01-02T03:04:05.000Z']);
 });

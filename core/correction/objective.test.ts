@@ -5,7 +5,7 @@ import { currentAt } from '../arc/setup';
 import { expectedTravel } from '../arc/pace';
 import { usualStickOut } from '../arc/stick-out';
 import { HEAT_UNIT } from '../diagnosis/residuals';
-import { objective, type Situation, type Target, type Today } from './objective';
+import { objective, objectiveIn, type Situation, type Target, type Today } from './objective';
 import type { Scenario } from './scenarios';
 import { NOTHING_WRONG, situation, STEADY } from './testing/situation';
 
@@ -34,6 +34,15 @@ const inOne = (change: Partial<Scenario>, today?: Partial<Today>): Situation =>
   wanting(CURRENT, { scenarios: [scenario(change)], today: { ...RIGHT_NOW, ...today } });
 
 describe('the expected risk', () => {
+  it('is the same in whatever order targets are asked for', () => {
+    const value = objectiveIn(RIGHT);
+    const targets = [7, 8, 7].flatMap((wireSpeedMPerMin) =>
+      [9, 14, 9].flatMap((stickOutMm) => [19, 21].map((voltageV) => at({ wireSpeedMPerMin, stickOutMm, voltageV }))),
+    );
+    expect(targets.map(value)).toEqual(targets.map((target) => objective(RIGHT, target)));
+    expect(new Set(targets.map(value)).size).toBe(8);
+  });
+
   it('is, in balance with the right heat, what the risks are in the middle of their windows', () => {
     // Even odds of stubbing lie 1.7 half-widths under, of burn-back 2.2 over, of spatter 1.9 off; 18 % CO2;
     // fusion, burn-through and undercut from a heat ratio of 1 and the usual pace. Weights as in the cost table.

@@ -70,7 +70,7 @@ const square = (x: number): number => x * x;
 const away = (off: number): number => AWAY.cost * (Math.sqrt(1 + square(off)) - 1);
 const share = (from: number, to: number): number => (from <= 0 || to <= 0 ? 0 : Math.log(to / from));
 
-/** What hangs on wire speed and stick-out alone; volts and flow are turned far oftener than either. */
+/** The part of a target's cost that depends on wire speed and stick-out alone. */
 type Fed = {
   currentA: number;
   balancedV: number;
@@ -164,8 +164,8 @@ function flowRisk({ today, wrong }: Situation, flow: number, window: FlowWindow 
   return risk + wrong.gasFlowLPerMin * fromWanted + (1 - wrong.gasFlowLPerMin) * held;
 }
 
-/** A law of one figure that is asked for the same figures again and again, as a search does. */
-function remembered<Result>(law: (x: number) => Result): (x: number) => Result {
+/** Memoizes a function of one number: a search asks for the same numbers again and again. */
+function memoized<Result>(law: (x: number) => Result): (x: number) => Result {
   const known = new Map<number, Result>();
   return (x) => {
     const found = known.get(x);
@@ -177,15 +177,15 @@ function remembered<Result>(law: (x: number) => Result): (x: number) => Result {
 }
 
 /**
- * What the solver minimises in a situation: the expected risk, and what it costs to lie away from the sound setting of each
- * scenario. What wire speed and stick-out alone decide is worked out once for each pair of them.
+ * Returns the function that the solver minimises in a situation: the expected risk, and the cost of lying away from the sound setting of each
+ * scenario. The part that depends on wire speed and stick-out alone is memoized.
  * @returns the objective of a target, dimensionless; lower is better
  */
 export function objectiveIn(situation: Situation): (target: Target) => number {
   const { setup } = situation;
-  const at = remembered((wireSpeedMPerMin) => {
+  const at = memoized((wireSpeedMPerMin) => {
     const travel = expectedTravel(setup, wireSpeedMPerMin);
-    return remembered((stickOutMm) => {
+    return memoized((stickOutMm) => {
       const currentA = withinCurrentRange(currentAt(setup, wireSpeedMPerMin, stickOutMm));
       return fed(situation, stickOutMm, currentA, travel);
     });

@@ -12,7 +12,7 @@ export type Bounds = { [name in MainSetting]: Bound };
 /** `strict` where a figure may not stay outside even by less than a turn is worth. */
 export type Bound = { low: number; high: number; step: number; strict?: true };
 
-/** What the search makes small. */
+/** Returns the cost of a target, which the search minimises. */
 type Value = (target: Target) => number;
 
 const leaves = ({ low, high, strict }: Bound, value: number): boolean =>

@@ -32,7 +32,7 @@ function packLinks({ odds, silence, miss }: NoisyOr, near: readonly number[]): L
 type Sums = Links & {
   odds: Float64Array;
   group: Int16Array;
-  /** What the far causes add to a set of two. */
+  /** Weight of the far causes that may join a set of two. */
   tailOfTwo: number;
   /** Of each cause the sets that it is in, and of all sets by their size. */
   sums: Float64Array;
