@@ -2,6 +2,6 @@ import { defineConfig } from 'drizzle-kit';
 
 export default defineConfig({
   dialect: 'sqlite',
-  schema: ['./server/db/schema.ts', './server/db/log-schema.ts', './server/db/access-schema.ts'],
+  schema: ['./server/db/tables/schema.ts', './server/db/tables/log-schema.ts', './server/db/tables/access-schema.ts'],
   out: './server/db/migrations',
 });

@@ -30,7 +30,7 @@ module.exports = {
         '^nanoid$': '<rootDir>/node_modules/nanoid/index.cjs',
         '^lucide-react-native/icons/(.*)$': '<rootDir>/node_modules/lucide-react-native/dist/cjs/icons/$1.js',
       },
-      testMatch: ['<rootDir>/{ui,features,workers,platform}/**/*.test.{ts,tsx}'],
+      testMatch: ['<rootDir>/{client,ui,features,workers,platform}/**/*.test.{ts,tsx}'],
     },
   ],
 };

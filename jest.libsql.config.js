@@ -8,7 +8,7 @@ module.exports = {
     {
       ...server,
       displayName: 'libsql',
-      testMatch: ['<rootDir>/server/*.test.ts', '<rootDir>/server/{access,api,backup,db}/*.test.ts'],
+      testMatch: ['<rootDir>/server/*.test.ts', '<rootDir>/server/{access,api,backup,db}/**/*.test.ts'],
       // What says nothing of the engine: the page, the terminal, the load and the kills, which have servers of their own.
       testPathIgnorePatterns: ['/(site|main|load|faults|environment|certificate|lan-server)\\.test\\.ts$'],
     },

@@ -1,22 +1,12 @@
 import { defineConfig } from '@playwright/test';
-import { join } from 'node:path';
 
 /** `npm run test:full`: every journey at both sizes. */
 const FULL = process.env.TESTS === 'full';
 /** On a wide screen, otherwise: what is of it alone, and what differs by width. */
 const WIDE_IN_SHORT = /(^|\s|\/)wide\/|@both-sizes/;
 
-/** Each project has a server and a database of its own, so that journeys do not meet. */
 const PHONE = { width: 390, height: 844 };
 const DESK = { width: 1280, height: 800 };
-const data = (name: string): string => join(__dirname, '.cache', `data-${name}-${process.pid}`);
-const server = (name: string, port: number, flags = '') => ({
-  command: `npx tsx server/main.ts ${flags}`,
-  url: `http://127.0.0.1:${port}/api/health`,
-  env: { PORT: String(port), DATA_DIR: data(name) },
-  reuseExistingServer: false,
-  timeout: 120_000,
-});
 const project = (name: string, port: number, viewport: typeof PHONE, testMatch: RegExp) => ({
   name,
   testMatch,
@@ -25,7 +15,8 @@ const project = (name: string, port: number, viewport: typeof PHONE, testMatch: 
 
 export default defineConfig({
   testDir: 'e2e',
-  workers: 2,
+  // One more than cores: a journey waits for its page, its worker and its server in turn.
+  workers: 3,
   timeout: 120_000,
   // A busy machine is slow; how long something takes says nothing.
   expect: { timeout: 20_000 },
@@ -70,10 +61,12 @@ export default defineConfig({
     // Files are the same at any size.
     project('years-phone', 4394, PHONE, FULL ? /years\/.*\.spec\.ts/ : /years\/log\.spec\.ts/),
   ],
-  webServer: [
-    server('phone', 4391, '--weeks'),
-    server('wide', 4392, '--weeks'),
-    server('empty', 4393, '--empty'),
-    server('years', 4394),
-  ],
+  // One program starts all of them at once (scripts/journey-servers.mjs).
+  webServer: {
+    command: 'node scripts/journey-servers.mjs',
+    url: 'http://127.0.0.1:4390',
+    reuseExistingServer: false,
+    timeout: 120_000,
+    gracefulShutdown: { signal: 'SIGTERM', timeout: 5_000 },
+  },
 });

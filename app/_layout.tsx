@@ -6,8 +6,8 @@ import { useFonts } from 'expo-font';
 import { Slot } from 'expo-router';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { startAhead } from '@/features/bench/start-ahead';
-import { recordsClient } from '@/features/shared/records-client';
-import { useWorkshopServer } from '@/features/shared/use-workshop-server';
+import { recordsClient } from '@/client/records-client';
+import { useWorkshopServer } from '@/client/use-workshop-server';
 import { Shell } from '@/features/shell/Shell';
 
 const client = recordsClient();

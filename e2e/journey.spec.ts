@@ -5,6 +5,7 @@ import {
   expectAccessible,
   isPhone,
   newCoupon,
+  newCouponByHand,
   openBench,
   openVerdict,
   setAll,
@@ -27,7 +28,7 @@ test(
   'from a bad bead to corrected numbers, to the next bead, and all of it again after a reload',
   { tag: BOTH_SIZES },
   async ({ page }) => {
-    await newCoupon(page, 'Journey plate');
+    await newCouponByHand(page, 'Journey plate');
     await setAll(page, { volts: '16.5', wire: '7.5', stickOut: '12', gas: '11' });
     await tapFinding(page, 'See', 'Ropey, humped');
     await tapFinding(page, 'Feel', 'Wire pushes the gun back');
@@ -144,7 +145,7 @@ test('finds a finding by a trade word', async ({ page }) => {
 });
 
 test('a stop condition stands above any number', async ({ page }) => {
-  await newCoupon(page, 'Old tank', {
+  await newCouponByHand(page, 'Old tank', {
     ...{ thickness: '3', chips: ['zinc'] },
     says: ['Closed, or once held something'],
   });

@@ -22,7 +22,9 @@ export class OwnServer {
 
   /** Starts it and waits until it answers. */
   async start(): Promise<void> {
-    this.running = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts', ...this.flags], {
+    const bundle = process.env.SERVER_BUNDLE;
+    const program = bundle === undefined ? ['--import', 'tsx', 'server/main.ts'] : [join(bundle, 'main.cjs')];
+    this.running = spawn(process.execPath, [...program, ...this.flags], {
       cwd: ROOT,
       env: { ...process.env, PORT: String(this.port), DATA_DIR: this.folder, ...this.env },
       stdio: 'ignore',

@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Measuring, Point } from '../core/picture/measure';
-import type { CouponPage } from '../core/record/schema';
+import type { CouponPage } from '../core/record/shapes/record-schema';
 import { isPhone } from './harness';
 
 /** The photographs of the demo, with what is true of each by the drawing it was made from. */

@@ -1,8 +1,8 @@
 import type { Page } from '@playwright/test';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { lengthOf, rulerOf } from '../core/picture/measure';
-import type { Picture } from '../core/record/picture-schema';
-import type { WeldPage } from '../core/record/weld-schema';
+import type { Picture } from '../core/record/shapes/picture-schema';
+import type { WeldPage } from '../core/record/shapes/weld-schema';
 import { BOTH_SIZES, expect, expectAccessible, test } from './harness';
 import { choose, couponCalled, measuredHole, photograph, RULED, tapAt } from './photographs';
 

@@ -1,8 +1,18 @@
-import { BOTH_SIZES, closeVerdict, expect, expectAccessible, isPhone, newCoupon, openVerdict, test } from './harness';
+import {
+  BOTH_SIZES,
+  closeVerdict,
+  expect,
+  expectAccessible,
+  isPhone,
+  newCoupon,
+  newCouponByHand,
+  openVerdict,
+  test,
+} from './harness';
 
 test('what a job suggests is asked, and a yes holds the figures back until it is made safe', async ({ page }) => {
   // The title says that it is a tank; nothing of it is answered in the form.
-  await newCoupon(page, 'Old tank', { thickness: '3', workpiece: null, harmless: false });
+  await newCouponByHand(page, 'Old tank', { thickness: '3', workpiece: null, harmless: false });
   const start = page.getByRole('region', { name: 'Start with' });
   await expect(start.getByText('The figures wait until this is answered.')).toBeVisible();
   await expect(start.getByText(/\d V$/)).toHaveCount(0);

@@ -3,4 +3,4 @@
  * that are fetched apart share is fetched with the first page, which has no form.
  */
 export { JobScreen } from './job/JobScreen';
-export { RigDetail, RigPlace } from './rig/RigPlace';
+export { RigDetail, RigPlace } from './machines/RigPlace';

@@ -4,13 +4,13 @@
  */
 import { lazy, Suspense, type ReactNode } from 'react';
 import { Loading } from '@/ui/State';
-import { CouponDetail } from './log/CouponDetail';
-import type { Leads } from './log/day-open';
-import { DaysPlace } from './log/DaysPlace';
+import { CouponDetail } from './log/coupon/CouponDetail';
+import type { Leads } from './log/days/day-open';
+import { DaysPlace } from './log/days/DaysPlace';
 import { ProvenDetail } from './welds/ProvenDetail';
 import { WeldDetail } from './welds/WeldDetail';
 
-export { LogPlace } from './log/LogPlace';
+export { LogPlace } from './log/coupon/LogPlace';
 export { ProvenPlace } from './welds/ProvenPlace';
 export { WeldPlace } from './welds/WeldPlace';
 

@@ -3,7 +3,7 @@ import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { v7 } from 'uuid';
-import type { Coupon, RigRecord } from '../core/record/schema';
+import type { Coupon, RigRecord } from '../core/record/shapes/record-schema';
 import { destroyWhileWriting } from '../server/testing/destroy';
 import { MortalServer, writeThroughFaults } from '../server/testing/faults';
 import { beadOn, couponOn } from '../server/testing/workshop';

@@ -2,13 +2,13 @@ import Database from 'better-sqlite3';
 import { mkdtempSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { chartsOf } from '../server/db/log-charts';
-import { pageOfLog, type LogFilter } from '../server/db/log';
+import { chartsOf } from '../server/db/log/log-charts';
+import { pageOfLog, type LogFilter } from '../server/db/log/log';
 import { openStore } from '../server/db/open';
 import { loadWorkshop } from '../server/demo/load';
-import takeFileIn from '../server/record/take-in.worker';
-import { recordText } from '../server/record/write-out';
-import type { Kept, RecordFile } from '../core/record/record-file-schema';
+import takeFileIn from '../server/files/import-record.worker';
+import { recordText } from '../server/files/export-record';
+import type { Kept, RecordFile } from '../core/record/shapes/record-file-schema';
 import { summarise, type Timing } from './statistics';
 
 type Whole = RecordFile & Kept;

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { openStore } from '../server/db/open';
 import { markBegun } from '../server/db/begin';
-import takeFileIn from '../server/record/take-in.worker';
+import takeFileIn from '../server/files/import-record.worker';
 import { recordOf } from './log';
 import { slowDown } from './page';
 import { serve } from './server';

@@ -1,5 +1,5 @@
 import { v7 } from 'uuid';
-import { lightened } from './lightened';
+import { lightened } from './shrink-photo';
 import { openMicrophone, type Microphone } from './microphone';
 import { openSpeaker, type Speaker } from './speaker';
 

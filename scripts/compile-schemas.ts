@@ -11,26 +11,26 @@ import {
   PICK_SCHEMA,
 } from '../core/access/people-schema';
 import { CASE_SCHEMA } from '../core/case/schema';
-import { DRAFT_HISTORY_SCHEMA } from '../core/record/draft-schema';
+import { DRAFT_HISTORY_SCHEMA } from '../core/record/shapes/draft-schema';
 import { PRACTICE_SCHEMA } from '../core/school/practice-schema';
 import { TRUE_SIZE_SCHEMA } from '../core/school/true-size-schema';
-import { HABITS_SCHEMA } from '../core/record/habits-schema';
-import { CHANGEOVER_SCHEMA } from '../core/record/changeover-schema';
-import { WALK_SCHEMA } from '../core/record/walk-schema';
-import { KNOB_WORK_SCHEMA } from '../core/record/knob-work-schema';
-import { CHANGE_SCHEMA, COUPON_CHANGE_SCHEMA, RIG_CHANGE_SCHEMA } from '../core/record/change-schema';
+import { HABITS_SCHEMA } from '../core/record/shapes/habits-schema';
+import { CHANGEOVER_SCHEMA } from '../core/record/shapes/changeover-schema';
+import { WALK_SCHEMA } from '../core/record/shapes/walk-schema';
+import { KNOB_WORK_SCHEMA } from '../core/record/shapes/knob-work-schema';
+import { CHANGE_SCHEMA, COUPON_CHANGE_SCHEMA, RIG_CHANGE_SCHEMA } from '../core/record/shapes/change-schema';
 import { LEVEL_CHANGE_SCHEMA } from '../core/inspection/level-schema';
-import { NEW_CARE_SCHEMA } from '../core/record/care-schema';
-import { NEW_PICTURE_SCHEMA, PICTURE_CHANGE_SCHEMA } from '../core/record/picture-schema';
-import { NEW_PROVEN_SCHEMA, PROVEN_CHANGE_SCHEMA } from '../core/record/proven-schema';
+import { NEW_CARE_SCHEMA } from '../core/record/shapes/care-schema';
+import { NEW_PICTURE_SCHEMA, PICTURE_CHANGE_SCHEMA } from '../core/record/shapes/picture-schema';
+import { NEW_PROVEN_SCHEMA, PROVEN_CHANGE_SCHEMA } from '../core/record/shapes/saved-setting-schema';
 import {
   NEW_INSPECTION_SCHEMA,
   NEW_REPAIR_SCHEMA,
   NEW_WELD_SCHEMA,
   WELD_CHANGE_SCHEMA,
-} from '../core/record/weld-schema';
+} from '../core/record/shapes/weld-schema';
 import { answerSources, nameOfSources } from './judged-by';
-import { KEPT_KINDS, KEPT_SCHEMAS } from '../core/record/record-file-schema';
+import { KEPT_KINDS, KEPT_SCHEMAS } from '../core/record/shapes/record-file-schema';
 import {
   BEAD_CHANGE_SCHEMA,
   JOB_VERSION_SCHEMA,
@@ -38,7 +38,7 @@ import {
   NEW_COUPON_SCHEMA,
   NEW_RIG_SCHEMA,
   NEW_SETUP_SCHEMA,
-} from '../core/record/schema';
+} from '../core/record/shapes/record-schema';
 
 /**
  * Turns each schema into a plain function in core/compiled/: page, worker and server then validate with the same code,

@@ -1,6 +1,6 @@
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
-import { PROBLEMS } from '../server/http/problem';
+import { PROBLEMS } from '../server/errors/problem';
 
 const ROOT = join(__dirname, '..');
 const TEXTS = ['README.md', ...readdirSync(join(ROOT, 'docs')).map((name) => join('docs', name))].filter((name) =>

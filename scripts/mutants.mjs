@@ -16,8 +16,8 @@ const flag = (name, usual) => {
 };
 /** The page's logic: its plain files but those that draw, and the bench that its screens stand on. */
 const isLogic = (file) =>
-  (/\.ts$/.test(file) && !file.includes('/ui/bead/')) || file.endsWith('features/bench/bench.tsx');
-const places = folder === 'page' ? ['features', 'platform', 'workers', 'ui'] : [folder];
+  (/\.ts$/.test(file) && !file.includes('/ui/bead/')) || file.endsWith('features/bench/state/bench.tsx');
+const places = folder === 'page' ? ['client', 'features', 'platform', 'workers', 'ui'] : [folder];
 if (folder === undefined || !places.every((place) => existsSync(join(ROOT, place))))
   giveUp('Say which folder: npm run mutants -- core/arc [--lines 250] [--seed 1]');
 /** Files that are run as programs: what is wrong in them is only seen by the tests that start them. */

@@ -11,6 +11,7 @@ const CACHE = join(ROOT, '.cache');
 /** What the built app is made of. */
 const BUILT_FROM = [
   'app',
+  'client',
   'core',
   'features',
   'platform',

@@ -23,7 +23,9 @@ for (const file of [UNIT, LIBSQL, INTERFACE]) rmSync(file, { force: true });
 const building = spawn(process.execPath, [join(ROOT, 'scripts', 'build.mjs')], { stdio: 'inherit' });
 const built = new Promise((done) => building.once('exit', (code) => done(code === 0)));
 
-const env = FULL ? { TESTS: 'full' } : {};
+// Only now is it there to be asked for.
+const { bundleServer } = await import('./bundle-server.mjs');
+const env = { SERVER_BUNDLE: await bundleServer(), ...(FULL ? { TESTS: 'full' } : {}) };
 const steps = [
   ['types', () => run(tool('tsc'), ['--noEmit'])],
   ['lint', () => run(tool('eslint'), ['.', '--max-warnings', '0'])],
@@ -33,7 +35,7 @@ const steps = [
     'API tests on libSQL',
     () =>
       run(tool('jest'), ['--config', 'jest.libsql.config.js', '--ci', '--json', `--outputFile=${LIBSQL}`, '--silent'], {
-        env: { DATABASE_URL: 'file:' },
+        env: { ...env, DATABASE_URL: 'file:' },
       }),
   ],
   ['build', () => built],

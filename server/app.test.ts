@@ -1,6 +1,6 @@
 import { EXAMPLE_CASE } from '../core/cases/example';
-import { OutsideModel, TooBusy } from './diagnosis/outside-model';
-import { BODY_LIMIT_KB } from './http/problem';
+import { OutsideModel, TooBusy } from './errors/outside-model';
+import { BODY_LIMIT_KB } from './errors/problem';
 import { couponOn, openWorkshop, type Workshop } from './testing/workshop';
 
 let shop: Workshop;

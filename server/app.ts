@@ -5,7 +5,7 @@ import helmet from 'helmet';
 import { extname, join } from 'node:path';
 import { withCaller } from './access/caller';
 import { answering, guard, type Answering } from './access/guard';
-import { NO_COPIES } from '../core/record/copies-schema';
+import { NO_COPIES } from '../core/record/shapes/copies-schema';
 import type { Network } from './access/network';
 import { limitTries } from './access/tries';
 import type { Context } from './api/endpoint';
@@ -13,11 +13,11 @@ import { PACKED_FROM, routesFor } from './api/endpoint';
 import { ENDPOINTS } from './api/endpoints';
 import { openApi } from './api/openapi';
 import { knownHostsOnly } from './http/known-hosts';
-import { BODY_LIMIT_KB, errorHandler, sendPage, sendProblem } from './http/problem';
+import { BODY_LIMIT_KB, errorHandler, sendPage, sendProblem } from './errors/problem';
 import { requestLog } from './http/request-log';
 import { pictureRoutes } from './pictures/routes';
-import { recordRoutes, type RecordContext } from './record/routes';
-import { clock } from './clock';
+import { recordRoutes, type RecordContext } from './files/routes';
+import { clock } from './system/clock';
 
 /** Only what the app itself ships may load; styles are written into the page by the style engine. */
 const CONTENT_POLICY = {

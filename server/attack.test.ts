@@ -4,7 +4,7 @@ import { readdirSync } from 'node:fs';
 import { zipSync } from 'fflate';
 import { v7 } from 'uuid';
 import type { Device } from '../core/access/access-schema';
-import type { RigRecord } from '../core/record/schema';
+import type { RigRecord } from '../core/record/shapes/record-schema';
 import { ENDPOINTS } from './api/endpoints';
 import { comeIn, from, openGuarded, PHONE, problemOf } from './testing/guarded';
 import { beadOn, couponOn, freshId, openWorkshop, type Workshop } from './testing/workshop';

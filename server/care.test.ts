@@ -1,5 +1,5 @@
 import type { CareKnown } from '../core/care/due';
-import type { NewCoupon, RigRecord } from '../core/record/schema';
+import type { NewCoupon, RigRecord } from '../core/record/shapes/record-schema';
 import { beadOn, couponOn, freshId, openWorkshop, type Workshop } from './testing/workshop';
 
 let shop: Workshop;

@@ -1,6 +1,6 @@
-import type { Change } from '../core/record/change';
-import type { Changed, Changes, HistoryEntry } from '../core/record/change-schema';
-import type { Bead, Coupon, NewBead, NewCoupon, RigRecord } from '../core/record/schema';
+import type { Change } from '../core/record/change/change';
+import type { Changed, Changes, HistoryEntry } from '../core/record/shapes/change-schema';
+import type { Bead, Coupon, NewBead, NewCoupon, RigRecord } from '../core/record/shapes/record-schema';
 import { beadOn, couponOn, freshId, openWorkshop, type Workshop } from './testing/workshop';
 
 let shop: Workshop;

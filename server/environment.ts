@@ -1,8 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
+import type { Lan } from './access/network';
 import { copyPlace, type CopyPlace } from './copies/place';
-import { engineFrom } from './db/connection';
-import { StartError } from './start-error';
+import { engineFrom } from './db/engine/connection';
+import { StartError } from './errors/start-error';
 
 /** Root of the project. */
 export const ROOT = resolve(__dirname, '..');
@@ -17,19 +18,6 @@ export type Environment = {
   lan: Lan | null;
   /** Where the record is copied to all the time; null for nowhere. */
   copyTo: CopyPlace | null;
-};
-
-export type Lan = {
-  port: number;
-  /** The address it listens at; null for every one that the machine has. */
-  host: string | null;
-  /** A certificate of one's own with its key, by file. */
-  tls: { cert: string; key: string } | null;
-  /** Proxies in front, which do the encrypting; 0 for none. */
-  proxies: number;
-  passPhrase: string | null;
-  /** Whether another pass phrase is asked for. */
-  another: boolean;
 };
 
 type Variables = Record<string, string | undefined>;

@@ -1,7 +1,7 @@
 import { sql } from 'drizzle-orm';
-import type { Charts } from '../core/record/charts-schema';
-import type { EntryPage, Facets } from '../core/record/entry-schema';
-import type { Coupon, CouponPage } from '../core/record/schema';
+import type { Charts } from '../core/record/shapes/charts-schema';
+import type { EntryPage, Facets } from '../core/record/shapes/log-entry-schema';
+import type { Coupon, CouponPage } from '../core/record/shapes/record-schema';
 import { openStore } from './db/open';
 import { NOW, openWorkshop, type Workshop } from './testing/workshop';
 

@@ -6,6 +6,7 @@ import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { answer, startAnswer } from '../core/answer';
 import { EXAMPLE_CASE } from '../core/cases/example';
+import { runProgram } from './system/program';
 
 const ROOT = resolve(__dirname, '..');
 const folder = mkdtempSync(join(tmpdir(), 'jolly-start-'));
@@ -17,7 +18,8 @@ function start(
   flags: string[] = [],
   whenReady: (address: string) => Promise<void> = async () => undefined,
 ): Promise<{ code: number | null; said: string }> {
-  const child = spawn(join(ROOT, 'node_modules', '.bin', 'tsx'), ['server/main.ts', ...flags], {
+  const { path, execArgv } = runProgram('main');
+  const child = spawn(process.execPath, [...execArgv, path, ...flags], {
     cwd: ROOT,
     env: { ...process.env, ...env },
   });
@@ -68,11 +70,15 @@ describe('starting the server', () => {
     const open = await start({ HOST: '0.0.0.0', DATA_DIR: join(folder, 'open') });
     expect([open.code, open.said]).toEqual([1, expect.stringContaining('Start with --lan')]);
     let inside: unknown;
-    const { said } = await start({ ...env, PASS_PHRASE: 'three old welders' }, ['--lan', '--empty'], async (address) => {
-      inside = await (await fetch(`${address}/api/session`)).json();
-      // What is said of the network comes after the machine's own address.
-      await new Promise((soon) => setTimeout(soon, 1500));
-    });
+    const { said } = await start(
+      { ...env, PASS_PHRASE: 'three old welders' },
+      ['--lan', '--empty'],
+      async (address) => {
+        inside = await (await fetch(`${address}/api/session`)).json();
+        // What is said of the network comes after the machine's own address.
+        await new Promise((soon) => setTimeout(soon, 1500));
+      },
+    );
     expect(inside).toEqual(expect.objectContaining({ isGuarded: true, isAtMachine: true, isKeeper: true }));
     expect(said).toMatch(/On the network, for whoever has the pass phrase:\n {2}https:\/\/shed\.local:\d+\n/);
     expect(said).toMatch(/█/);

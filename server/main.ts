@@ -7,19 +7,19 @@ import { openLan, type OpenLan } from './access/open-lan';
 import { createApp } from './app';
 import { noCopying, requireNoOldCopies, startCopying } from './copies/copying';
 import { isNew, markBegun } from './db/begin';
-import { engineFrom } from './db/connection';
+import { engineFrom } from './db/engine/connection';
 import { openStore } from './db/open';
-import { listenToOtherSites } from './db/other-sites';
+import { listenToOtherSites } from './db/changes/other-sites';
 import { loadWorkshop } from './demo/load';
 import { shelveDemoPictures } from './demo/pictures';
 import { startDiagnosisPool } from './diagnosis/pool';
 import { readEnvironment, ROOT } from './environment';
 import { createLog } from './http/request-log';
 import { shelfOf } from './pictures/shelf';
-import { startRecordPool } from './record/pool';
-import { takeFileInto } from './record/take-in.worker';
-import { StartError } from './start-error';
-import { clock } from './clock';
+import { startRecordPool } from './files/pool';
+import { takeFileInto } from './files/import-record.worker';
+import { StartError } from './errors/start-error';
+import { clock } from './system/clock';
 
 /** Says why it cannot listen, and what would help. */
 function sayNotListening(error: NodeJS.ErrnoException, host: string, port: number, variable: string): void {

@@ -1,12 +1,12 @@
 import { readdirSync } from 'node:fs';
 import { parse } from 'papaparse';
 import { sql } from 'drizzle-orm';
-import type { Kept, RecordFile } from '../core/record/record-file-schema';
-import type { Changes } from '../core/record/change-schema';
-import type { EntryPage } from '../core/record/entry-schema';
+import type { Kept, RecordFile } from '../core/record/shapes/record-file-schema';
+import type { Changes } from '../core/record/shapes/change-schema';
+import type { EntryPage } from '../core/record/shapes/log-entry-schema';
 import { faultIn } from './db/open';
-import { FILE_LIMIT_MB } from './record/routes';
-import type { Taken } from './record/take-in';
+import { FILE_LIMIT_MB } from './files/routes';
+import type { Taken } from './files/import-record';
 import { openWorkshop, type Workshop } from './testing/workshop';
 
 type Whole = RecordFile & Kept;

@@ -1,9 +1,9 @@
 import { readArc } from '../core/arc/reading';
 import { wireWindow } from '../core/arc/wire-window';
 import { arcSetup } from '../core/arc/setup';
-import { caseOfBead } from '../core/record/case-of';
-import type { Changes, HistoryEntry } from '../core/record/change-schema';
-import type { Bead, Coupon, CouponPage, RigRecord } from '../core/record/schema';
+import { caseOfBead } from '../core/record/draft/case-of';
+import type { Changes, HistoryEntry } from '../core/record/shapes/change-schema';
+import type { Bead, Coupon, CouponPage, RigRecord } from '../core/record/shapes/record-schema';
 import { beadOn, couponOn, freshId, openWorkshop, type Workshop } from './testing/workshop';
 
 let shop: Workshop;

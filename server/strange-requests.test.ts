@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import { v7 } from 'uuid';
-import type { RigRecord } from '../core/record/schema';
+import type { RigRecord } from '../core/record/shapes/record-schema';
 import { comeIn, from, openGuarded, PHONE, PHRASE, problemOf } from './testing/guarded';
 import { askSite, freshId, openWorkshop, type Sent, type Workshop } from './testing/workshop';
 

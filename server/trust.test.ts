@@ -1,5 +1,5 @@
 import { EXAMPLE_CASE } from '../core/cases/example';
-import type { RigRecord } from '../core/record/schema';
+import type { RigRecord } from '../core/record/shapes/record-schema';
 import { askSite, beadOn, couponOn, freshId, openWorkshop, type Workshop } from './testing/workshop';
 
 let shop: Workshop;

@@ -1,10 +1,10 @@
-import type { Change } from '../core/record/change';
-import type { Changed, Changes } from '../core/record/change-schema';
+import type { Change } from '../core/record/change/change';
+import type { Changed, Changes } from '../core/record/shapes/change-schema';
 import type { Level } from '../core/inspection/level-schema';
 import { LEVELS } from '../core/inspection/levels';
-import type { ProvenPage, ProvenSetting } from '../core/record/proven-schema';
-import type { NewBead, NewCoupon, RigRecord } from '../core/record/schema';
-import type { Weld, WeldPage } from '../core/record/weld-schema';
+import type { ProvenPage, ProvenSetting } from '../core/record/shapes/saved-setting-schema';
+import type { NewBead, NewCoupon, RigRecord } from '../core/record/shapes/record-schema';
+import type { Weld, WeldPage } from '../core/record/shapes/weld-schema';
 import { beadOn, couponOn, freshId, openWorkshop, type Workshop } from './testing/workshop';
 
 let shop: Workshop;

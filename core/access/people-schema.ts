@@ -1,5 +1,5 @@
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
-import { HABITS_SCHEMA } from '../record/habits-schema';
+import { HABITS_SCHEMA } from '../record/shapes/habits-schema';
 import { ANSWERED_SCHEMA } from '../school/practice-schema';
 import { ID, name } from '../schema/parts';
 import { COLOURS, MOST_SENT, OWN_PHRASE } from './person';

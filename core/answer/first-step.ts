@@ -3,7 +3,7 @@ import { causeOf, type Engine } from '../diagnosis/engine';
 import { LOOK_MINUTES, type NextCheck, type WouldBe } from '../diagnosis/next-check';
 import type { CauseVerdict } from '../diagnosis/verdict';
 import type { StatedId } from '../evidence/ids';
-import type { Remedy } from '../knowledge/types';
+import type { Remedy } from '../knowledge/shapes/types';
 
 /** What to do first: a look or trial, or the first move. */
 export type FirstStep = { kind: 'look'; check: StatedId } | { kind: 'move' };

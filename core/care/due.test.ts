@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { isStatedId } from '../evidence/ids';
-import { careWith } from '../record/waiting-care';
-import type { WaitingChange } from '../record/change-schema';
+import { careWith } from '../record/pending/pending-care';
+import type { WaitingChange } from '../record/shapes/change-schema';
 import { dueList, learnedMinutes, type CareKnown } from './due';
 import { CARE, CARE_TASKS } from './tasks';
 

@@ -8,7 +8,7 @@ import type { Diagnosis } from '../diagnosis/diagnose';
 import { causeOf, type Engine } from '../diagnosis/engine';
 import type { CauseVerdict } from '../diagnosis/verdict';
 import type { CauseId } from '../evidence/ids';
-import type { Cause } from '../knowledge/types';
+import type { Cause } from '../knowledge/shapes/types';
 import { MAIN_SETTINGS, toGoOnWith, type MainSetting, type Settings } from '../setting/table';
 import { boundsFor, searchStarts } from './bounds';
 import { effectOf, orderByGain, settingMove, type Effect, type Move, type RemedyMove } from './moves';

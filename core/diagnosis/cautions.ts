@@ -1,7 +1,7 @@
 import type { ArcSetup } from '../arc/setup';
 import type { Case } from '../case/schema';
 import { isCheckId, type StatedId } from '../evidence/ids';
-import type { Caution } from '../knowledge/types';
+import type { Caution } from '../knowledge/shapes/types';
 import { matches } from './circumstance';
 import { isDealtWith } from './safety-gate';
 import type { CauseVerdict } from './verdict';

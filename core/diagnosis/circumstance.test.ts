@@ -2,7 +2,7 @@ import { arcSetup } from '../arc/setup';
 import { answer } from '../answer';
 import { RIGS } from '../cases/rigs';
 import { CASE_FORMAT, type Case } from '../case/schema';
-import type { Circumstance, PriorFactor } from '../knowledge/types';
+import type { Circumstance, PriorFactor } from '../knowledge/shapes/types';
 import { ENGINE } from '../answer/engine';
 import { inCircumstances, matches, priorOf } from './circumstance';
 import { diagnose } from './diagnose';

@@ -2,7 +2,7 @@ import type { ArcSetup } from '../arc/setup';
 import type { Case } from '../case/schema';
 import type { FieldEvidence } from '../evidence/table';
 import { meanOf } from '../knowledge/strength';
-import type { Circumstance } from '../knowledge/types';
+import type { Circumstance } from '../knowledge/shapes/types';
 import type { Engine } from './engine';
 
 /** How a factor on a prior is named as evidence. */

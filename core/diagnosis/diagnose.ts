@@ -4,7 +4,7 @@ import { arcSetup, type ArcSetup } from '../arc/setup';
 import type { Case, FindingState } from '../case/schema';
 import type { StatedId } from '../evidence/ids';
 import type { ResidualName } from '../evidence/table';
-import type { Knowledge } from '../knowledge/types';
+import type { Knowledge } from '../knowledge/shapes/types';
 import { READ_SETTINGS, type ReadSetting } from '../setting/table';
 import { cautionsFor, type CautionNote } from './cautions';
 import { inCircumstances, priorOf, type PriorEvidence } from './circumstance';

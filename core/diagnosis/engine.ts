@@ -1,7 +1,7 @@
 import type { Experience, Suspect } from '../case/schema';
 import { isCheckId, type CauseId, type StatedId } from '../evidence/ids';
 import { afterBeads, type Belief } from './belief';
-import type { Cause, Finding, Knowledge, Sense, Strength } from '../knowledge/types';
+import type { Cause, Finding, Knowledge, Sense, Strength } from '../knowledge/shapes/types';
 import { fingerprint } from './fingerprint';
 
 /**

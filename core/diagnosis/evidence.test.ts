@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { arcSetup } from '../arc/setup';
 import { CASE_FORMAT, type Case } from '../case/schema';
 import type { FindingId } from '../evidence/ids';
-import type { Caution } from '../knowledge/types';
+import type { Caution } from '../knowledge/shapes/types';
 import { cautionsFor } from './cautions';
 import { taughtBy } from './engine';
 import { EYE, noisyOr, observe } from './observed';

@@ -2,7 +2,7 @@ import { answer } from '../answer';
 import { CASE_FORMAT, type Case } from '../case/schema';
 import { RIGS } from '../cases/rigs';
 import { CAUSES, check } from '../knowledge';
-import type { Cause } from '../knowledge/types';
+import type { Cause } from '../knowledge/shapes/types';
 import { movesNow } from '../correction/next-settings';
 
 const caseOf = (fields: Partial<Case> = {}): Case => ({

@@ -1,5 +1,5 @@
 import { FIGURES, type ResidualName } from '../evidence/table';
-import type { Cause } from '../knowledge/types';
+import type { Cause } from '../knowledge/shapes/types';
 import type { ReadSetting } from '../setting/table';
 import type { Engine } from './engine';
 import type { LikelySet } from './likely-sets';

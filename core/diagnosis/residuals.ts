@@ -10,7 +10,7 @@ import { usualStickOut } from '../arc/stick-out';
 import { isTubular, wireMetal } from '../arc/wire';
 import type { Case } from '../case/schema';
 import type { ResidualName } from '../evidence/table';
-import type { FigureLink } from '../knowledge/types';
+import type { FigureLink } from '../knowledge/shapes/types';
 import { valueToDial } from '../setting/dial';
 import { dialSpread, type FigureDial } from '../setting/dial-belief';
 import type { ReadSetting, Reading, Settings } from '../setting/table';

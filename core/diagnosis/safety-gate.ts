@@ -1,7 +1,7 @@
 import type { ArcSetup } from '../arc/setup';
 import type { Case, Coat, Concern, Job } from '../case/schema';
 import { hazardsOfTitle, type NamedHazard } from '../hazard/read-title';
-import type { Caution } from '../knowledge/types';
+import type { Caution } from '../knowledge/shapes/types';
 import { matches } from './circumstance';
 
 /** A question of what can hurt on a job, with both answers in the words of what is so, the all-clear first. */

@@ -1,7 +1,7 @@
 import type { Heard } from '../case/schema';
 import { evidenceOfStated, FIGURES, type EvidenceId, type HeardId } from '../evidence/table';
 import { meanOf } from '../knowledge/strength';
-import type { Cause } from '../knowledge/types';
+import type { Cause } from '../knowledge/shapes/types';
 import type { PriorEvidence } from './circumstance';
 import type { Engine, NetworkNode } from './engine';
 import { heardBecause } from './heard';

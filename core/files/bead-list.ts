@@ -4,9 +4,9 @@ import { BASE_METALS, JOINTS, POSITIONS } from '../case/terms';
 import { JOB_SCHEMA, type Job } from '../case/schema';
 import { FINDINGS } from '../knowledge/findings';
 import { fromUser, readable, unitOf, type Quantity, type UnitSystem } from '../quantity/units';
-import type { Outcome } from '../record/bead-schema';
-import { emptyKept, type Kept, type KeptBead } from '../record/record-file-schema';
-import type { Setup } from '../record/schema';
+import type { Outcome } from '../record/shapes/bead-schema';
+import { emptyKept, type Kept, type KeptBead } from '../record/shapes/record-file-schema';
+import type { Setup } from '../record/shapes/record-schema';
 import { SETTING_NAMES, SETTINGS, type SettingName, type Settings } from '../setting/table';
 import type { Decimal } from './spreadsheet';
 

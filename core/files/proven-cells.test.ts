@@ -1,6 +1,6 @@
 import { parse } from 'papaparse';
 import { EXAMPLE_CASE } from '../cases/example';
-import type { ProvenSetting } from '../record/proven-schema';
+import type { ProvenSetting } from '../record/shapes/saved-setting-schema';
 import { provenCsv } from './proven-cells';
 
 const SETTING = {

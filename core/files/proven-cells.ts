@@ -1,7 +1,7 @@
 import type { UnitSystem } from '../quantity/units';
-import { dialsOf } from '../record/case-of';
-import type { ProvenSetting } from '../record/proven-schema';
-import { proofWords } from '../record/proof-words';
+import { dialsOf } from '../record/draft/case-of';
+import type { ProvenSetting } from '../record/shapes/saved-setting-schema';
+import { proofWords } from '../record/words/proof-words';
 import { SETTING_NAMES, type SettingName } from '../setting/table';
 import { jobCells, settingCells, type Cells, type Marks } from './bead-cells';
 import { csvOf, type Decimal } from './spreadsheet';

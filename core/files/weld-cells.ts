@@ -2,8 +2,8 @@ import { DEFECT_WORDS } from '../inspection/defects';
 import { MEASURES } from '../inspection/measures';
 import { unitOf, type UnitSystem } from '../quantity/units';
 import type { Sized } from '../picture/measure';
-import { WELD_STATE_WORDS } from '../record/weld-words';
-import type { Weld } from '../record/weld-schema';
+import { WELD_STATE_WORDS } from '../record/words/weld-words';
+import type { Weld } from '../record/shapes/weld-schema';
 import { jobCells, sizeCells, type Cells } from './bead-cells';
 import { csvOf, lengthIn, type Decimal } from './spreadsheet';
 

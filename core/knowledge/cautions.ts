@@ -1,4 +1,4 @@
-import type { Caution } from './types';
+import type { Caution } from './shapes/types';
 
 /** Stop conditions first, then the standing cautions. Local codes and licensed practice come before all of them. */
 export const CAUTIONS: readonly Caution[] = [

@@ -14,13 +14,13 @@ import { WIRE_CAUSES } from './causes/wire';
 import { CHECKS } from './checks';
 import { FINDINGS } from './findings';
 import { OPPOSITES } from './opposites';
-import type { Cause, Check, Finding, Knowledge } from './types';
+import type { Cause, Check, Finding, Knowledge } from './shapes/types';
 
 export { CHECKS } from './checks';
 export { FINDINGS } from './findings';
 export { marksOf } from './marks';
 export { meanOf } from './strength';
-export type * from './types';
+export type * from './shapes/types';
 
 /** Every cause, in trade order of groups: gas, plate, settings, technique, feed, electrics. Ids are stable. */
 export const CAUSES: readonly Cause[] = [

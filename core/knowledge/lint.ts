@@ -1,6 +1,6 @@
 import { STATED_IDS } from '../evidence/ids';
 import { meanOf } from '.';
-import type { Cause, Check, Knowledge } from './types';
+import type { Cause, Check, Knowledge } from './shapes/types';
 
 /** What a cause would bring out and which figures tell of it, for comparing two causes. */
 function signature(cause: Cause): string {

@@ -1,4 +1,4 @@
-import type { Knowledge } from './types';
+import type { Knowledge } from './shapes/types';
 
 /** Findings that cannot both be true of one bead; the link of each to its causes would average them away. */
 export const OPPOSITES: Knowledge['opposites'] = [

@@ -1,4 +1,4 @@
-import type { Strength } from './types';
+import type { Strength } from './shapes/types';
 
 /** The chance itself, whether it was written down with its weight or without. */
 export function meanOf(strength: Strength): number {

@@ -1,6 +1,6 @@
 import type { Experience, Rig } from '../case/schema';
 import type { CauseId } from '../evidence/ids';
-import type { Outcome } from '../record/bead-schema';
+import type { Outcome } from '../record/shapes/bead-schema';
 
 /** A bead as the history of a rig's causes takes it. */
 export type HistoryBead = {

@@ -1,4 +1,4 @@
-import type { Outcome } from '../record/bead-schema';
+import type { Outcome } from '../record/shapes/bead-schema';
 import { changesOf } from './changes-of-plate';
 
 describe('the judged changes of a plate', () => {

@@ -1,4 +1,4 @@
-import type { Bead, Outcome } from '../record/bead-schema';
+import type { Bead, Outcome } from '../record/shapes/bead-schema';
 import type { Settings } from '../setting/table';
 
 /** Figures that were changed from one bead to the next, and how the next was judged against the one before. */

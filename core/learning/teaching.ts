@@ -3,7 +3,7 @@ import type { Machine } from '../arc/machine';
 import { MACHINE_SCHEMA } from '../case/experience-schema';
 import type { Experience } from '../case/schema';
 import { CAUSE_IDS } from '../evidence/ids';
-import { BEAD_PROPERTIES } from '../record/bead-schema';
+import { BEAD_PROPERTIES } from '../record/shapes/bead-schema';
 import { ID, INSTANT, number } from '../schema/parts';
 import { PROVEN_SCHEMA } from '../start/proven-schema';
 import type { JudgedChange } from './changes-of-plate';

@@ -4,7 +4,7 @@ import type { Engine } from '../diagnosis/engine';
 import { finding } from '../knowledge';
 import { OPPOSITES } from '../knowledge/opposites';
 import { meanOf } from '../knowledge/strength';
-import type { Cause } from '../knowledge/types';
+import type { Cause } from '../knowledge/shapes/types';
 import { EYE_ITEMS, type EyeItem, type EyeQuestion } from './eye-items';
 import { byLevel } from './level';
 

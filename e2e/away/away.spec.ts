@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
-import type { Bead, Coupon, CouponPage } from '../../core/record/schema';
-import { expect, newCoupon, tapFinding } from '../harness';
+import type { Bead, Coupon, CouponPage } from '../../core/record/shapes/record-schema';
+import { expect, newCoupon, newCouponByHand, tapFinding } from '../harness';
 import type { OwnServer } from '../own-server';
 import { kept, mark, test } from './device';
 
@@ -72,7 +72,7 @@ test('a coupon begun, corrected and worked on without the server stands in the l
   await page.getByRole('textbox', { name: 'What is it for?' }).waitFor();
   await kept(page);
   await server.stop();
-  await newCoupon(page, 'Lost plate', { thickness: '4' });
+  await newCouponByHand(page, 'Lost plate', { thickness: '4' });
   await logOne(page, 'Flat, washed out', 1);
   await page.getByRole('link', { name: /^Job: Lost plate/ }).click();
   await page.getByRole('textbox', { name: 'Thickness, mm' }).fill('6');
@@ -144,14 +144,14 @@ test('two devices on one coupon: what one writes the other sees, both notes hold
 
 test('a coupon that another device begins does not slide under the hands', async ({ server, device }) => {
   const [one, two] = [(await device('one')).page, (await device('two')).page];
-  await newCoupon(one, 'First plate');
+  await newCouponByHand(one, 'First plate');
   await couponCalled(server, 'First plate');
   await two.goto('/');
   // What to start with comes once it is worked out, and moves what stands under it.
   await expect(two.getByRole('region', { name: 'Start with' })).toBeVisible();
   await two.getByRole('button', { name: 'Find by a word' }).click();
   await two.getByRole('searchbox', { name: 'Word to find' }).fill('frying');
-  await newCoupon(one, 'Second plate');
+  await newCouponByHand(one, 'Second plate');
   await couponCalled(server, 'Second plate');
   // The other device hears of it within seconds.
   await logOne(one, 'Uneven', 1);

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Picture } from '../../core/record/picture-schema';
-import type { CouponPage } from '../../core/record/schema';
+import type { Picture } from '../../core/record/shapes/picture-schema';
+import type { CouponPage } from '../../core/record/shapes/record-schema';
 import { expect } from '../harness';
 import { kept, mark, test } from './device';
 

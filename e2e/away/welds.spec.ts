@@ -1,5 +1,5 @@
-import type { ProvenPage } from '../../core/record/proven-schema';
-import type { WeldPage } from '../../core/record/weld-schema';
+import type { ProvenPage } from '../../core/record/shapes/saved-setting-schema';
+import type { WeldPage } from '../../core/record/shapes/weld-schema';
 import { expect, newCoupon } from '../harness';
 import { kept, mark, test } from './device';
 

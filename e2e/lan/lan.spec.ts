@@ -1,6 +1,6 @@
 import { X509Certificate } from 'node:crypto';
 import { readFileSync } from 'node:fs';
-import type { Coupon, CouponPage } from '../../core/record/schema';
+import type { Coupon, CouponPage } from '../../core/record/shapes/record-schema';
 import { expect, expectAccessible, newCoupon, openBench, tapFinding } from '../harness';
 import { comeIn, PHRASE, scan, test } from './workshop';
 

@@ -1,4 +1,4 @@
-import type { CouponPage } from '../../core/record/schema';
+import type { CouponPage } from '../../core/record/shapes/record-schema';
 import { expect, expectAccessible, newCoupon, tapFinding } from '../harness';
 import { beSomebody, comeIn, test } from './workshop';
 

@@ -1,4 +1,4 @@
-import type { EntryPage } from '@/core/record/entry-schema';
+import type { EntryPage } from '@/core/record/shapes/log-entry-schema';
 import { expect, expectAccessible, isPhone, test } from '../harness';
 
 test('everything by the day: searched by a trade word, narrowed, and kept so when one comes back to it', async ({

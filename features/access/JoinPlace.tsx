@@ -2,13 +2,13 @@ import { useQueryClient } from '@tanstack/react-query';
 import { Link } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { ScrollView, View } from 'react-native';
-import { useWaiting } from '@/platform/outbox';
+import { useWaiting } from '@/client/outbox/outbox';
 import { platform } from '@/platform/ports';
 import { Button, Toggle } from '@/ui/Press';
 import { TextField } from '@/ui/TextField';
 import { useTitle } from '@/ui/use-keys';
 import { Heading, Words } from '@/ui/Words';
-import { useSession } from '../shared/use-session';
+import { useSession } from '../../client/use-session';
 import { comeIn } from './come-in';
 
 /** Letters that stand in a code; anything else behind the mark is none. */

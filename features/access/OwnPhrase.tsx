@@ -7,7 +7,7 @@ import { Button } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { TextField } from '@/ui/TextField';
 import { Words } from '@/ui/Words';
-import { PEOPLE } from '../shared/use-people';
+import { PEOPLE } from '../../client/use-people';
 import { setOwnPhrase } from './access-api';
 
 /** A pass phrase of one's own, so that nobody else signs with the name. A keeper needs none of before. */

@@ -6,7 +6,7 @@ import { PersonMark } from '@/ui/PersonMark';
 import { Button } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { Heading, Words } from '@/ui/Words';
-import { PEOPLE } from '../shared/use-people';
+import { PEOPLE } from '../../client/use-people';
 import { changePerson } from './access-api';
 
 /** What a keeper does about the people: makes keepers, puts away who works here no more, brings back. */

@@ -7,7 +7,7 @@ import { Button, Choice } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { useTitle } from '@/ui/use-keys';
 import { Heading, Words } from '@/ui/Words';
-import { useSession } from '../shared/use-session';
+import { useSession } from '../../client/use-session';
 import { Fingerprint } from './Fingerprint';
 
 const KINDS = ['Android', 'iPhone, iPad', 'Computer'] as const;

@@ -1,6 +1,6 @@
 import type { Device, DeviceChange, Devices, JoinCode, NewPassPhrase, Session } from '@/core/access/access-schema';
 import type { NewPerson, OwnPhrase, Person, PersonChange, Pick } from '@/core/access/people-schema';
-import { request } from '../shared/api';
+import { request } from '../../client/api';
 
 export const fetchDevices = (): Promise<Devices> => request('GET', '/devices');
 /** Names a device, or shuts it out. */

@@ -1,12 +1,12 @@
 import type { QueryClient } from '@tanstack/react-query';
 import type { NewSession, Session } from '@/core/access/access-schema';
-import { forgetSeen } from '@/platform/device-database';
-import { DEVICE, deviceId } from '@/platform/kept';
-import { TRUE_SIZE } from '@/platform/kept-true-size';
+import { forgetSeen } from '@/client/outbox/device-database';
+import { DEVICE, deviceId } from '@/client/stored/device-state';
+import { TRUE_SIZE } from '@/client/stored/true-size';
 import { forgetStored } from '@/platform/stored';
-import { request } from '../shared/api';
-import { serverAnswered, serverAsksWho } from '../shared/server-state';
-import { SESSION } from '../shared/use-session';
+import { request } from '../../client/api';
+import { serverAnswered, serverAsksWho } from '../../client/server-state';
+import { SESSION } from '../../client/use-session';
 
 /** Comes in, and asks for everything anew. @throws RequestProblem where it is not let in */
 export async function comeIn(

@@ -1,11 +1,11 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useState } from 'react';
 import type { Person } from '@/core/access/people-schema';
-import { changePersonHere } from '@/platform/kept-person';
-import { WHO } from '@/platform/kept-work';
+import { changePersonHere } from '@/client/stored/change-person';
+import { WHO } from '@/client/stored/work-drafts';
 import { store } from '@/platform/stored';
-import { RequestProblem } from '../shared/api';
-import { SESSION } from '../shared/use-session';
+import { RequestProblem } from '../../client/api';
+import { SESSION } from '../../client/use-session';
 import { pickPerson } from './access-api';
 
 type Picking = {

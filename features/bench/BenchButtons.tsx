@@ -1,7 +1,7 @@
 import Undo from 'lucide-react-native/icons/undo-2';
 import { Button } from '@/ui/Press';
 import { useInk } from '@/ui/use-ink';
-import { useBenchActions, useBenchRecords, useCanUndo, useDraftPart, useLive, useSaving } from './bench';
+import { useBenchActions, useBenchRecords, useCanUndo, useDraftPart, useLive, useSaving } from './state/bench';
 
 /** Logs the bead in front of the welder with its verdict; pressed before that is there, once it is. */
 export function LogButton({ className = '' }: { className?: string }) {

@@ -7,7 +7,7 @@ import { Heading, Words } from '@/ui/Words';
 import { jobWords } from '../shared/job-words';
 import { fittedWords } from '../shared/rig-words';
 import { useUnits } from '../shared/use-habits';
-import { useBenchRecords, useSaving } from './bench';
+import { useBenchRecords, useSaving } from './state/bench';
 
 /** Which coupon is in work, on which rig; the way to its job, to the parts of the rig, and to a new one. */
 export function BenchHead() {

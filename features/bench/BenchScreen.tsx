@@ -1,13 +1,13 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useWindowDimensions } from 'react-native';
-import { BENCH_COUPON } from '@/platform/kept';
+import { BENCH_COUPON } from '@/client/stored/device-state';
 import { useStoredPart } from '@/platform/stored';
 import { Loading, StateNote } from '@/ui/State';
 import { useTitle } from '@/ui/use-keys';
 import { WIDE } from '@/ui/wide';
-import { askAgain, isGone, useCoupon, useNewestCouponId } from '../shared/use-records';
-import { BenchProvider } from './bench';
+import { askAgain, isGone, useCoupon, useNewestCouponId } from '../../client/use-records';
+import { BenchProvider } from './state/bench';
 import { PhoneBench } from './PhoneBench';
 import { usePartsAtHand } from './use-parts-at-hand';
 import { WideBench } from './WideBench';

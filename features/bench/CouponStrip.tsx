@@ -2,12 +2,12 @@ import { Link } from 'expo-router';
 import { memo, useEffect, useRef } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 import { appearanceFrom, SOUND_BEAD } from '@/core/bead/appearance';
-import { firstShown, outcomeWords } from '@/core/record/outcome';
-import type { Bead } from '@/core/record/schema';
+import { firstShown, outcomeWords } from '@/core/record/words/outcome';
+import type { Bead } from '@/core/record/shapes/record-schema';
 import { BeadDrawing } from '@/ui/bead/BeadDrawing';
 import { Words } from '@/ui/Words';
-import { useWaits } from '../shared/use-records';
-import { useBenchRecords, useLive } from './bench';
+import { useWaits } from '../../client/use-records';
+import { useBenchRecords, useLive } from './state/bench';
 
 /** Beads drawn at once; the older ones of a long coupon stand in its record. */
 const MOST_DRAWN = 12;

@@ -1,14 +1,14 @@
 import { useRouter } from 'expo-router';
 import Camera from 'lucide-react-native/icons/camera';
 import { Pressable, View } from 'react-native';
-import { OUTCOME_WORDS } from '@/core/record/outcome';
-import type { Bead, Outcome } from '@/core/record/schema';
+import { OUTCOME_WORDS } from '@/core/record/words/outcome';
+import type { Bead, Outcome } from '@/core/record/shapes/record-schema';
 import { Button } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { useInk } from '@/ui/use-ink';
 import { Words } from '@/ui/Words';
-import { useAttach, usePictures } from '../shared/use-pictures';
-import { useBenchActions, useBenchRecords, useIsOurs } from './bench';
+import { useAttach, usePictures } from '../../client/use-pictures';
+import { useBenchActions, useBenchRecords, useIsOurs } from './state/bench';
 
 const OUTCOMES = Object.keys(OUTCOME_WORDS) as NonNullable<Outcome>[];
 

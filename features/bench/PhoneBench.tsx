@@ -5,14 +5,14 @@ import { Row } from '@/ui/Row';
 import { LogButton, UndoButton } from './BenchButtons';
 import { BenchHead } from './BenchHead';
 import { CouponStrip } from './CouponStrip';
-import { FindingsPanel } from './FindingsPanel';
+import { FindingsPanel } from './findings/FindingsPanel';
 import { JudgeBar } from './JudgeBar';
-import { TakeBack } from './TakeBack';
-import { SettingsPanel } from './SettingsPanel';
-import { StartHere } from './StartHere';
+import { TakeBack } from './verdict/TakeBack';
+import { SettingsPanel } from './settings/SettingsPanel';
+import { StartHere } from './start/StartHere';
 import { useBenchKeys } from './use-bench-keys';
-import { Verdict } from './Verdict';
-import { VerdictPeek } from './VerdictPeek';
+import { Verdict } from './verdict/Verdict';
+import { VerdictPeek } from './verdict/VerdictPeek';
 
 /** The bench on a phone: coupon, settings and findings; the verdict on the lower edge, opening over them. */
 export function PhoneBench() {

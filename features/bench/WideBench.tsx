@@ -5,15 +5,15 @@ import { Row } from '@/ui/Row';
 import { Words } from '@/ui/Words';
 import { LogButton, UndoButton } from './BenchButtons';
 import { BenchHead } from './BenchHead';
-import { Comparison } from './Comparison';
+import { Comparison } from './chart/Comparison';
 import { CouponStrip } from './CouponStrip';
-import { FindingsPanel } from './FindingsPanel';
+import { FindingsPanel } from './findings/FindingsPanel';
 import { JudgeBar } from './JudgeBar';
-import { TakeBack } from './TakeBack';
+import { TakeBack } from './verdict/TakeBack';
 import { KeyList } from './KeyList';
-import { SettingsPanel } from './SettingsPanel';
+import { SettingsPanel } from './settings/SettingsPanel';
 import { useBenchKeys } from './use-bench-keys';
-import { Verdict } from './Verdict';
+import { Verdict } from './verdict/Verdict';
 
 /** The bench on a wide screen: settings, findings and verdict side by side, worked by keyboard too. */
 export function WideBench() {

@@ -7,13 +7,13 @@ import { causeHistory } from '@/core/learning/cause-history';
 import { withEarlier } from '@/core/learning/earlier';
 import { evidenceOf } from '@/core/learning/machine-belief';
 import { teachingOf, type Teaching } from '@/core/learning/teaching';
-import { beadFrom, draftFromLast } from '@/core/record/bead-from';
-import { caseOf, caseOfBead } from '@/core/record/case-of';
-import { emptyDraft, type Draft } from '@/core/record/draft';
-import { USUAL_HABITS } from '@/core/record/habits';
-import type { Bead, Coupon, Outcome } from '@/core/record/schema';
+import { beadFrom, draftFromLast } from '@/core/record/draft/bead-from-draft';
+import { caseOf, caseOfBead } from '@/core/record/draft/case-of';
+import { emptyDraft, type Draft } from '@/core/record/draft/draft';
+import { USUAL_HABITS } from '@/core/record/draft/habits';
+import type { Bead, Coupon, Outcome } from '@/core/record/shapes/record-schema';
 import { answering } from '@/workers/answer-question';
-import { experienceFor, lessonFor } from './lesson';
+import { experienceFor, lessonFor } from './state/lesson';
 import { ID, openShop } from './testing/shop';
 
 const PLATE: [Record<string, 'present' | 'absent'>, Outcome | null][] = [

@@ -1,11 +1,11 @@
 import { focusManager } from '@tanstack/react-query';
 import { act, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
-import { HABITS, walkOn } from '@/platform/kept';
+import { HABITS, walkOn } from '@/client/stored/device-state';
 import { replacePlatform } from '@/platform/ports';
 import { store, stored } from '@/platform/stored';
 import { cell, open, press, Screen, type } from './testing/panels';
 import { ID, OnBench, openShop, PatientWorker, type Shop } from './testing/shop';
-import { REST_MS } from './use-rest';
+import { REST_MS } from './state/use-rest';
 
 let shop: Shop;
 beforeEach(async () => {

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { TextInput } from 'react-native';
 import type { SettingName } from '@/core/setting/table';
 import { replacePlatform } from '@/platform/ports';
-import { useDraftPart, useLive } from './bench';
+import { useDraftPart, useLive } from './state/bench';
 import { OnBench, openShop, type Shop } from './testing/shop';
 import { useBenchKeys } from './use-bench-keys';
 

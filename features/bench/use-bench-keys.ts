@@ -4,7 +4,7 @@ import { dialFor, nudged } from '@/core/setting/dials';
 import { MAIN_SETTINGS, type SettingName } from '@/core/setting/table';
 import { useKeys, type Keys } from '@/ui/use-keys';
 import { useUnits } from '../shared/use-habits';
-import { useBenchActions, useBenchRecords, useDraftPart } from './bench';
+import { useBenchActions, useBenchRecords, useDraftPart } from './state/bench';
 
 type BenchKeys = { searchField: RefObject<TextInput | null>; keysShown: boolean };
 

@@ -5,10 +5,10 @@ const BEGIN_AFTER = 5000;
 
 /** What the bench fetches when it is first needed and cannot do without: a bead is begun, run, logged and taken back with these. */
 const PARTS: readonly (() => Promise<unknown>)[] = [
-  () => import('./StartCard'),
-  () => import('./SafetyGateCard'),
-  () => import('./AnotherWay'),
-  () => import('./BalanceChart'),
+  () => import('./start/StartCard'),
+  () => import('./start/SafetyGateCard'),
+  () => import('./verdict/AnotherWay'),
+  () => import('./chart/BalanceChart'),
   () => import('fuse.js'),
 ];
 

@@ -1,12 +1,12 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import type { Coupon } from '@/core/record/schema';
-import { BENCH_COUPON } from '@/platform/kept';
+import type { Coupon } from '@/core/record/shapes/record-schema';
+import { BENCH_COUPON } from '@/client/stored/device-state';
 import { platform } from '@/platform/ports';
 import { useStoredPart } from '@/platform/stored';
 import { Loading, StateNote } from '@/ui/State';
 import { useTitle } from '@/ui/use-keys';
-import { askAgain, isGone, useCoupon, useNewestCouponId, useRigs } from '../shared/use-records';
+import { askAgain, isGone, useCoupon, useNewestCouponId, useRigs } from '../../client/use-records';
 import { JobForm } from './JobForm';
 
 /**

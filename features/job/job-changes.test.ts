@@ -1,4 +1,4 @@
-import type { Coupon, NewCoupon } from '@/core/record/schema';
+import type { Coupon, NewCoupon } from '@/core/record/shapes/record-schema';
 import { forgetMemory } from '@/platform/stored';
 import { couponChanges } from './job-changes';
 

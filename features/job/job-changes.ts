@@ -1,6 +1,6 @@
-import type { CouponChange, WaitingChange } from '@/core/record/change-schema';
-import type { Coupon, NewCoupon } from '@/core/record/schema';
-import { makeChange } from '../shared/sending';
+import type { CouponChange, WaitingChange } from '@/core/record/shapes/change-schema';
+import type { Coupon, NewCoupon } from '@/core/record/shapes/record-schema';
+import { makeChange } from '../../client/send-changes';
 
 /**
  * What a form changes, and nothing else: a title that was not touched is not named, so that it puts back no old one.

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import type { Job } from '@/core/case/schema';
-import { validateCoupon } from '@/core/record/validate-coupon';
-import type { Coupon } from '@/core/record/schema';
+import { validateCoupon } from '@/core/record/change/validate-coupon';
+import type { Coupon } from '@/core/record/shapes/record-schema';
 import { couponFrom, ENDS, fieldOf, jobFrom, LIMITS, sameJob, startingJob, valuesOf, type Begun } from './job-form';
 
 const PLATE: Job = {

@@ -1,6 +1,6 @@
 import type { Job } from '@/core/case/schema';
 import { fromUser, readable, toUser, type UnitSystem } from '@/core/quantity/units';
-import type { Coupon, JobVersion, NewCoupon } from '@/core/record/schema';
+import type { Coupon, JobVersion, NewCoupon } from '@/core/record/shapes/record-schema';
 import { typedFigure } from '../shared/record-form';
 
 /** Lengths that are typed; figures as they were typed. */

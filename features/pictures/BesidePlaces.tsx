@@ -4,9 +4,9 @@ import { sizesOf } from '@/core/picture/measure';
 import { sizeOf, VIEW_WORDS } from '@/core/picture/sizes';
 import type { UnitSystem } from '@/core/quantity/units';
 import { isCheckId } from '@/core/evidence/ids';
-import { OUTCOME_WORDS } from '@/core/record/outcome';
-import type { Bead } from '@/core/record/schema';
-import type { ShownPicture } from '@/core/record/waiting-pictures';
+import { OUTCOME_WORDS } from '@/core/record/words/outcome';
+import type { Bead } from '@/core/record/shapes/record-schema';
+import type { ShownPicture } from '@/core/record/pending/pending-pictures';
 import { SETTING_NAMES, SETTINGS } from '@/core/setting/table';
 import { figureWithUnit } from '@/core/setting/words';
 import { BeadDrawing } from '@/ui/bead/BeadDrawing';
@@ -15,9 +15,9 @@ import { Photo } from '../shared/Photo';
 import { lengthWords } from '../shared/size-words';
 import { clockWords, dayWords } from '../shared/time-words';
 import { useUnits } from '../shared/use-habits';
-import { usePictures } from '../shared/use-pictures';
-import { useCoupon } from '../shared/use-records';
-import { useWeld } from '../shared/use-welds';
+import { usePictures } from '../../client/use-pictures';
+import { useCoupon } from '../../client/use-records';
+import { useWeld } from '../../client/use-welds';
 import { Beside, type BesideThing, type Look } from './Beside';
 
 /** As high as a drawing beside it, for its width. */

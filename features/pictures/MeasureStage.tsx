@@ -3,7 +3,7 @@ import { Image, View, type PointerEvent } from 'react-native';
 import Svg, { Circle, G, Line, Text as SvgText } from 'react-native-svg';
 import type { Point } from '@/core/picture/measure';
 import { sizeOf } from '@/core/picture/sizes';
-import type { MeasureDraft, Pair } from '@/platform/kept-work';
+import type { MeasureDraft, Pair } from '@/client/stored/work-drafts';
 import { heldPoint } from './measure-work';
 
 /** How many times the magnifier shows the picture larger, and how much finer a finger moves what it holds. */

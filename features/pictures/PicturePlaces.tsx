@@ -1,10 +1,10 @@
 import { useRouter } from 'expo-router';
 import type { Job } from '@/core/case/schema';
-import type { ShownPicture } from '@/core/record/waiting-pictures';
+import type { ShownPicture } from '@/core/record/pending/pending-pictures';
 import { Loading, StateNote } from '@/ui/State';
-import { usePictures, type PictureOf } from '../shared/use-pictures';
-import { useCoupon } from '../shared/use-records';
-import { useWeld } from '../shared/use-welds';
+import { usePictures, type PictureOf } from '../../client/use-pictures';
+import { useCoupon } from '../../client/use-records';
+import { useWeld } from '../../client/use-welds';
 import { MeasurePlace } from './MeasurePlace';
 
 /** One photograph of a coupon's beads. */

@@ -1,5 +1,5 @@
 import { rulerOf, type Point } from '@/core/picture/measure';
-import type { MeasureDraft } from '@/platform/kept-work';
+import type { MeasureDraft } from '@/client/stored/work-drafts';
 import { aimAt, draftOf, heldPoint, measuringOf, moveHeld, removeSize, tapAt, typedLength } from './measure-work';
 
 const REACH = 0.05;

@@ -1,9 +1,9 @@
 import type { KnownLength, Measuring, Point } from '@/core/picture/measure';
 import { apart } from '@/core/picture/measure';
 import type { SizeId } from '@/core/picture/sizes';
-import type { ShownPicture } from '@/core/record/waiting-pictures';
+import type { ShownPicture } from '@/core/record/pending/pending-pictures';
 import { fromUser, readable, type UnitSystem } from '@/core/quantity/units';
-import type { MeasureDraft, MeasureTarget, Pair } from '@/platform/kept-work';
+import type { MeasureDraft, MeasureTarget, Pair } from '@/client/stored/work-drafts';
 import { typedFigure } from '../shared/record-form';
 
 /** What the measuring of a picture goes through: two taps a length, one of them held and moved finely until it sits. */

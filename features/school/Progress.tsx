@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { confusionOf, mixedUp, rightByTens, toldApart } from '@/core/school/confusion';
 import { levelAfter, LEVELS } from '@/core/school/level';
 import { DRILLS, ofDrill, type Drill } from '@/core/school/practice-schema';
-import { PRACTICE } from '@/platform/kept-practice';
+import { PRACTICE } from '@/client/stored/practice';
 import { store } from '@/platform/stored';
 import { Button } from '@/ui/Press';
 import { Row } from '@/ui/Row';

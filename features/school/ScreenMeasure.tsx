@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { PixelRatio, View } from 'react-native';
 import { CARD_MM, DOTS_PER_MM } from '@/core/school/held-gun';
-import { TRUE_SIZE } from '@/platform/kept-true-size';
+import { TRUE_SIZE } from '@/client/stored/true-size';
 import { store, useStoredPart } from '@/platform/stored';
 import { Button, Choice } from '@/ui/Press';
 import { Row } from '@/ui/Row';

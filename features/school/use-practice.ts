@@ -1,7 +1,7 @@
 import { useCallback } from 'react';
 import { levelAfter } from '@/core/school/level';
 import { ofDrill, withAnswer, type Answered, type Drill, type Practice } from '@/core/school/practice-schema';
-import { PRACTICE } from '@/platform/kept-practice';
+import { PRACTICE } from '@/client/stored/practice';
 import { platform } from '@/platform/ports';
 import { store, stored, useStoredPart } from '@/platform/stored';
 

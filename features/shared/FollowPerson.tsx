@@ -1,14 +1,14 @@
 import { useEffect, useRef } from 'react';
 import type { Following, FollowingChange } from '@/core/access/people-schema';
 import { MOST_SENT } from '@/core/access/person';
-import type { Habits } from '@/core/record/habits';
+import type { Habits } from '@/core/record/draft/habits';
 import { MOST_ANSWERS } from '@/core/school/most-answers';
 import type { Answered, Practice } from '@/core/school/practice-schema';
-import { HABITS } from '@/platform/kept';
-import { PRACTICE } from '@/platform/kept-practice';
+import { HABITS } from '@/client/stored/device-state';
+import { PRACTICE } from '@/client/stored/practice';
 import { store, stored, useStoredPart } from '@/platform/stored';
-import { request } from './api';
-import { onServerBack } from './server-state';
+import { request } from '../../client/api';
+import { onServerBack } from '../../client/server-state';
 
 /** What changes in quick succession is sent once, ms. */
 const REST = 2000;

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { Image, View } from 'react-native';
-import type { ShownPicture } from '@/core/record/waiting-pictures';
+import type { ShownPicture } from '@/core/record/pending/pending-pictures';
 import { Words } from '@/ui/Words';
-import { usePictureSource } from './use-pictures';
+import { usePictureSource } from '../../client/use-pictures';
 
 type PhotoProps = {
   picture: ShownPicture;

@@ -2,14 +2,14 @@ import { useRouter } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import { sizesOf } from '@/core/picture/measure';
 import { VIEW_WORDS } from '@/core/picture/sizes';
-import type { ShownPicture } from '@/core/record/waiting-pictures';
+import type { ShownPicture } from '@/core/record/pending/pending-pictures';
 import { Button } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { Words } from '@/ui/Words';
 import { sizeWords } from './size-words';
 import { Photo } from './Photo';
 import { useUnits } from './use-habits';
-import { useAttach } from './use-pictures';
+import { useAttach } from '../../client/use-pictures';
 
 type StripProps = {
   /** What the pictures are of, for those who hear the page: "Bead 3". */

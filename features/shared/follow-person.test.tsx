@@ -1,13 +1,13 @@
 import '@/platform/testing/device';
 import { act, render, waitFor } from '@testing-library/react';
-import { USUAL_HABITS, type Habits } from '@/core/record/habits';
+import { USUAL_HABITS, type Habits } from '@/core/record/draft/habits';
 import type { Answered } from '@/core/school/practice-schema';
-import { HABITS } from '@/platform/kept';
-import { PRACTICE } from '@/platform/kept-practice';
+import { HABITS } from '@/client/stored/device-state';
+import { PRACTICE } from '@/client/stored/practice';
 import { replacePlatform } from '@/platform/ports';
 import { forgetMemory, store, stored } from '@/platform/stored';
 import FollowPerson, { answersTogether } from './FollowPerson';
-import { serverAnswered, serverAway } from './server-state';
+import { serverAnswered, serverAway } from '../../client/server-state';
 
 const answer = (n: number): Answered => ({
   ...{

@@ -1,4 +1,4 @@
-import type { Habits } from '@/core/record/habits';
+import type { Habits } from '@/core/record/draft/habits';
 
 /** How many things are changed between two beads. */
 export const CHANGES_WORDS: readonly { value: Habits['changes']; label: string }[] = [

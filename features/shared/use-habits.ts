@@ -1,8 +1,8 @@
 import { useCallback } from 'react';
-import type { Habits } from '@/core/record/habits';
+import type { Habits } from '@/core/record/draft/habits';
 import { textIn } from '@/core/quantity/text';
 import type { UnitSystem } from '@/core/quantity/units';
-import { HABITS } from '@/platform/kept';
+import { HABITS } from '@/client/stored/device-state';
 import { useStored, useStoredPart } from '@/platform/stored';
 
 /** How this person welds, and how to change it. */

@@ -4,7 +4,7 @@ import { useEffect } from 'react';
 import { Button } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { Words } from '@/ui/Words';
-import { useServerState } from '../shared/server-state';
+import { useServerState } from '../../client/server-state';
 
 /** Places that are open to whoever did not come in. */
 const OUTSIDE = ['/join', '/trust'];

@@ -1,13 +1,13 @@
-import { fieldWords } from '@/core/record/change-words';
-import type { ChangeKind } from '@/core/record/change-schema';
-import { CONFLICTS, type Conflict } from '@/platform/kept';
+import { fieldWords } from '@/core/record/words/change-words';
+import type { ChangeKind } from '@/core/record/shapes/change-schema';
+import { CONFLICTS, type Conflict } from '@/client/stored/device-state';
 import { useStoredPart } from '@/platform/stored';
 import { Button } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { Words } from '@/ui/Words';
-import { settleConflict } from '../shared/conflicts';
-import { makeChange } from '../shared/sending';
-import { useCoupon, useSubmit } from '../shared/use-records';
+import { settleConflict } from '../../client/conflicts';
+import { makeChange } from '../../client/send-changes';
+import { useCoupon, useSubmit } from '../../client/use-records';
 
 const FIELD_WORDS: Record<string, string> = {
   outcome: 'judgement',

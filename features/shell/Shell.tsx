@@ -5,7 +5,7 @@ import NotebookText from 'lucide-react-native/icons/notebook-text';
 import PlugZap from 'lucide-react-native/icons/plug-zap';
 import { lazy, Suspense, type ReactNode } from 'react';
 import { Pressable, useWindowDimensions, View } from 'react-native';
-import { PERSON } from '@/platform/kept';
+import { PERSON } from '@/client/stored/device-state';
 import { useStoredPart } from '@/platform/stored';
 import { Row } from '@/ui/Row';
 import { Loading } from '@/ui/State';

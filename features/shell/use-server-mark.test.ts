@@ -1,9 +1,9 @@
 import '@/platform/testing/device';
 import { act, renderHook, waitFor } from '@testing-library/react';
-import { clearDeviceDatabase } from '@/platform/device-database';
-import { dropWaiting, forgetWaiting, keepWaiting, refuseWaiting, waitingNow } from '@/platform/outbox';
-import { makeChange } from '../shared/sending';
-import { serverAnswered, serverAsksWho, serverAway } from '../shared/server-state';
+import { clearDeviceDatabase } from '@/client/outbox/device-database';
+import { dropWaiting, forgetWaiting, keepWaiting, refuseWaiting, waitingNow } from '@/client/outbox/outbox';
+import { makeChange } from '../../client/send-changes';
+import { serverAnswered, serverAsksWho, serverAway } from '../../client/server-state';
 import { useServerMark } from './use-server-mark';
 
 const ID = (n: number): string => `0190b000-0000-7000-8000-${String(n).padStart(12, '0')}`;

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
-import { useWaiting } from '@/platform/outbox';
-import { useServerState } from '../shared/server-state';
+import { useWaiting } from '@/client/outbox/outbox';
+import { useServerState } from '../../client/server-state';
 
 /** What is sent within this time need not be said to wait, ms. */
 const SAID_AFTER = 1500;

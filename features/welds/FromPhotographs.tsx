@@ -4,15 +4,15 @@ import { measuresFor, type MeasureId } from '@/core/inspection/measures';
 import { sizesOf, type Sized } from '@/core/picture/measure';
 import { measureOf, sizeOf } from '@/core/picture/sizes';
 import { readable } from '@/core/quantity/units';
-import type { Weld } from '@/core/record/weld-schema';
-import type { InspectionDraft } from '@/platform/kept-work';
+import type { Weld } from '@/core/record/shapes/weld-schema';
+import type { InspectionDraft } from '@/client/stored/work-drafts';
 import { Part } from '@/ui/Part';
 import { Button } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { Words } from '@/ui/Words';
 import { lengthWords } from '../shared/size-words';
 import { useUnits } from '../shared/use-habits';
-import { usePictures } from '../shared/use-pictures';
+import { usePictures } from '../../client/use-pictures';
 import { OVER_BY } from './InspectParts';
 
 type FromProps = {

@@ -2,7 +2,7 @@ import { View } from 'react-native';
 import type { Judgement } from '@/core/inspection/judge';
 import { Words } from '@/ui/Words';
 import { useUnits } from '../shared/use-habits';
-import { WELD_STATE_WORDS } from '@/core/record/weld-words';
+import { WELD_STATE_WORDS } from '@/core/record/words/weld-words';
 import { lineText } from './weld-words';
 
 /** What the limits say of it so far. @param whole every limit, or only what is over */

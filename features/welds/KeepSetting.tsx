@@ -1,11 +1,11 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
-import { dialsOf } from '@/core/record/case-of';
-import { PROOFS, type Proof } from '@/core/record/proven-schema';
-import type { Bead, Coupon } from '@/core/record/schema';
+import { dialsOf } from '@/core/record/draft/case-of';
+import { PROOFS, type Proof } from '@/core/record/shapes/saved-setting-schema';
+import type { Bead, Coupon } from '@/core/record/shapes/record-schema';
 import { MAIN_SETTINGS } from '@/core/setting/table';
-import { WHO } from '@/platform/kept-work';
+import { WHO } from '@/client/stored/work-drafts';
 import { platform } from '@/platform/ports';
 import { useStored } from '@/platform/stored';
 import { Button, Choice, Toggle } from '@/ui/Press';
@@ -18,11 +18,11 @@ import { Heading, Words } from '@/ui/Words';
 import { FigureRow } from '../shared/FigureRow';
 import { jobWords } from '../shared/job-words';
 import { fittedWords } from '../shared/rig-words';
-import { makeChange } from '../shared/sending';
+import { makeChange } from '../../client/send-changes';
 import { useUnits } from '../shared/use-habits';
 import { useLeadOn } from '../shared/use-lead-on';
-import { useCoupon, useSubmit } from '../shared/use-records';
-import { PROOF_WORDS } from '@/core/record/proof-words';
+import { useCoupon, useSubmit } from '../../client/use-records';
+import { PROOF_WORDS } from '@/core/record/words/proof-words';
 
 /** Keeps the setting that a coupon ended in: what it was, who judged it and how. */
 export function KeepSetting({ couponId }: { couponId: string }) {

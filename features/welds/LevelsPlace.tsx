@@ -10,10 +10,10 @@ import { TextField } from '@/ui/TextField';
 import { useTitle } from '@/ui/use-keys';
 import { Heading, Words } from '@/ui/Words';
 import { typedFigure } from '../shared/record-form';
-import { makeChange } from '../shared/sending';
+import { makeChange } from '../../client/send-changes';
 import { useUnits } from '../shared/use-habits';
-import { useSubmit } from '../shared/use-records';
-import { useLevels } from '../shared/use-welds';
+import { useSubmit } from '../../client/use-records';
+import { useLevels } from '../../client/use-welds';
 
 /** The workshop's own table of limits: three levels, each to be edited. */
 export function LevelsPlace() {

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import type { ProvenSetting } from '@/core/record/proven-schema';
+import type { ProvenSetting } from '@/core/record/shapes/saved-setting-schema';
 import { platform } from '@/platform/ports';
 import { Button } from '@/ui/Press';
 import { DecimalChoice } from '../shared/DecimalChoice';

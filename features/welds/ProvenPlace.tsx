@@ -1,9 +1,9 @@
 import { lazy, memo, Suspense, useCallback, useDeferredValue, useState } from 'react';
 import { useWindowDimensions, View } from 'react-native';
-import type { ProvenSetting } from '@/core/record/proven-schema';
+import type { ProvenSetting } from '@/core/record/shapes/saved-setting-schema';
 import { MAIN_SETTINGS } from '@/core/setting/table';
 import { figureWithUnit } from '@/core/setting/words';
-import { BENCH_COUPON } from '@/platform/kept';
+import { BENCH_COUPON } from '@/client/stored/device-state';
 import { useStoredPart } from '@/platform/stored';
 import { BeadThumb } from '@/ui/bead/BeadThumb';
 import { ListLink } from '@/ui/ListLink';
@@ -22,12 +22,12 @@ import { LogTabs } from '../shared/LogTabs';
 import { fittedWords } from '../shared/rig-words';
 import { dayWords } from '../shared/time-words';
 import { useUnits } from '../shared/use-habits';
-import { useOlder } from '../shared/use-older';
-import { useCoupon } from '../shared/use-records';
-import { useProvenPages } from '../shared/use-welds';
-import type { ProvenAsked } from '../shared/weld-api';
+import { useOlder } from '../../client/use-older';
+import { useCoupon } from '../../client/use-records';
+import { useProvenPages } from '../../client/use-welds';
+import type { ProvenAsked } from '../../client/weld-api';
 import { ProvenDetail } from './ProvenDetail';
-import { proofWords } from '@/core/record/proof-words';
+import { proofWords } from '@/core/record/words/proof-words';
 
 type Shown = 'all' | 'like' | 'rig' | 'away';
 

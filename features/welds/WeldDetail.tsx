@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router';
 import { ScrollView, View } from 'react-native';
-import type { Inspection, NewRepair, Weld } from '@/core/record/weld-schema';
+import type { Inspection, NewRepair, Weld } from '@/core/record/shapes/weld-schema';
 import { DEFECT_WORDS } from '@/core/inspection/defects';
 import { LEVELS_NOTE } from '@/core/inspection/levels';
 import { Button } from '@/ui/Press';
@@ -13,13 +13,13 @@ import { MAIN_SETTINGS } from '@/core/setting/table';
 import { readable, unitOf } from '@/core/quantity/units';
 import { jobWords } from '../shared/job-words';
 import { PictureStrip } from '../shared/PictureStrip';
-import { usePictures } from '../shared/use-pictures';
-import { makeChange } from '../shared/sending';
+import { usePictures } from '../../client/use-pictures';
+import { makeChange } from '../../client/send-changes';
 import { dayWords } from '../shared/time-words';
 import { useTextIn, useUnits } from '../shared/use-habits';
-import { isGone, useSubmit } from '../shared/use-records';
-import { useWeld } from '../shared/use-welds';
-import { WELD_STATE_WORDS } from '@/core/record/weld-words';
+import { isGone, useSubmit } from '../../client/use-records';
+import { useWeld } from '../../client/use-welds';
+import { WELD_STATE_WORDS } from '@/core/record/words/weld-words';
 import { lineText } from './weld-words';
 
 /** A weld and what became of it: made with which setting, inspected, repaired, inspected again. */

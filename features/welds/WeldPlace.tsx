@@ -1,7 +1,7 @@
 import { useRouter } from 'expo-router';
 import { useCallback, useDeferredValue } from 'react';
 import { useWindowDimensions, View } from 'react-native';
-import type { Weld, WeldState } from '@/core/record/weld-schema';
+import type { Weld, WeldState } from '@/core/record/shapes/weld-schema';
 import { LongList } from '@/ui/LongList';
 import { Button, Choice } from '@/ui/Press';
 import { Row } from '@/ui/Row';
@@ -13,9 +13,9 @@ import { useLeft } from '@/ui/use-left';
 import { WIDE } from '@/ui/wide';
 import { Heading, Words } from '@/ui/Words';
 import { LogTabs } from '../shared/LogTabs';
-import { useOlder } from '../shared/use-older';
-import { useWeldPages } from '../shared/use-welds';
-import { WELD_STATE_WORDS } from '@/core/record/weld-words';
+import { useOlder } from '../../client/use-older';
+import { useWeldPages } from '../../client/use-welds';
+import { WELD_STATE_WORDS } from '@/core/record/words/weld-words';
 import { WeldDetail } from './WeldDetail';
 import { WeldRow } from './WeldRow';
 

@@ -1,6 +1,6 @@
 import { memo } from 'react';
-import type { Weld } from '@/core/record/weld-schema';
-import { WELD_STATE_WORDS } from '@/core/record/weld-words';
+import type { Weld } from '@/core/record/shapes/weld-schema';
+import { WELD_STATE_WORDS } from '@/core/record/words/weld-words';
 import { ListLink } from '@/ui/ListLink';
 import { jobWords } from '../shared/job-words';
 import { dayWords } from '../shared/time-words';

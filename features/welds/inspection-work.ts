@@ -1,7 +1,7 @@
 import type { Job } from '@/core/case/schema';
 import { measuresFor, type Measured, type MeasureId } from '@/core/inspection/measures';
 import { fromUser, readable, unitOf, type UnitSystem } from '@/core/quantity/units';
-import type { InspectionDraft } from '@/platform/kept-work';
+import type { InspectionDraft } from '@/client/stored/work-drafts';
 import { typedFigure } from '../shared/record-form';
 
 /** What was typed of an inspection: the figures that can be taken, and what is wrong with those that cannot. */

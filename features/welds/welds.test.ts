@@ -1,6 +1,6 @@
 import { MEASURES } from '@/core/inspection/measures';
 import { PLACES } from '@/ui/joint/WeldDrawing';
-import { proofWords } from '@/core/record/proof-words';
+import { proofWords } from '@/core/record/words/proof-words';
 import { typedOf } from './inspection-work';
 import { lineText, measureText } from './weld-words';
 

@@ -1,8 +1,8 @@
 import { createInterface } from 'node:readline';
 import { Writable } from 'node:stream';
 import { PASS_PHRASE } from '../../core/access/pass-phrase';
-import type { Store } from '../db/store';
-import { StartError } from '../start-error';
+import type { Store } from '../db/engine/store';
+import { StartError } from '../errors/start-error';
 import { hasPassPhrase, isPassPhrase, phraseProblem, setPassPhrase } from './pass-phrase';
 
 /** Asks in the terminal without showing what is typed. */

@@ -3,8 +3,8 @@ import type { Request, RequestHandler, Response } from 'express';
 import type { IncomingMessage } from 'node:http';
 import { isIP } from 'node:net';
 import type { Person } from '../../core/access/people-schema';
-import { findPerson } from '../db/people';
-import type { Store } from '../db/store';
+import { findPerson } from '../db/records/people';
+import type { Store } from '../db/engine/store';
 import { deviceOf } from './sessions';
 
 /** Whoever asks. */

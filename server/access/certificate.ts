@@ -5,7 +5,7 @@ import * as x509 from '@peculiar/x509';
 import { createPrivateKey, webcrypto, X509Certificate } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { StartError } from '../start-error';
+import { StartError } from '../errors/start-error';
 import { isHouseAddress, type Reach } from './addresses';
 
 /** What a server shows who it is with, and what a device is asked to trust. */

@@ -1,5 +1,5 @@
 import type { RequestHandler, Response } from 'express';
-import { sendProblem } from '../http/problem';
+import { sendProblem } from '../errors/problem';
 import { callerIn, isInside } from './caller';
 
 /** What is answered to everyone: whether the server is there, what its API is, and how to come in. */

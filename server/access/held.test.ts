@@ -1,5 +1,5 @@
 import { setTimeout as pause } from 'node:timers/promises';
-import { connect } from '../db/connection';
+import { connect } from '../db/engine/connection';
 import { comeIn, from, openGuarded, PHONE, PHRASE } from '../testing/guarded';
 import { freshId, type Workshop } from '../testing/workshop';
 

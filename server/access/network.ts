@@ -13,6 +13,20 @@ export type Network = {
   slowDown: (from: string) => Promise<void>;
 };
 
+/** How the network is let in, as the environment says. */
+export type Lan = {
+  port: number;
+  /** The address it listens at; null for every one that the machine has. */
+  host: string | null;
+  /** A certificate of one's own with its key, by file. */
+  tls: { cert: string; key: string } | null;
+  /** Proxies in front, which do the encrypting; 0 for none. */
+  proxies: number;
+  passPhrase: string | null;
+  /** Whether another pass phrase is asked for. */
+  another: boolean;
+};
+
 /** The first wrong try waits so long, each further one twice as long, up to the most; forgotten after an hour, ms. */
 const FIRST_MS = 100;
 const MOST_MS = 1600;

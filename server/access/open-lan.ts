@@ -1,13 +1,12 @@
 import type { RequestListener } from 'node:http';
 import { toString as qrText } from 'qrcode';
-import type { Store } from '../db/store';
-import type { Lan } from '../environment';
+import type { Store } from '../db/engine/store';
 import { inAddressLine, reachOfMachine, type Reach } from './addresses';
 import { ensureCertificate, ownCertificate, type Credentials } from './certificate';
 import { lanServer, type LanServer } from './lan-server';
-import { slowing, type Network } from './network';
+import { slowing, type Lan, type Network } from './network';
 import { CODE_MINUTES, makeJoinCode } from './sessions';
-import { clock } from '../clock';
+import { clock } from '../system/clock';
 
 /** A machine may be given another address while it runs: looked at so often, ms. */
 const LOOK_EVERY_MS = 30_000;

@@ -1,9 +1,9 @@
 import { Algorithm, hash, verify } from '@node-rs/argon2';
 import { eq } from 'drizzle-orm';
 import { PASS_PHRASE } from '../../core/access/pass-phrase';
-import { access, people } from '../db/access-schema';
-import type { Store } from '../db/store';
-import { together } from '../db/write';
+import { access, people } from '../db/tables/access-schema';
+import type { Store } from '../db/engine/store';
+import { together } from '../db/records/write';
 import { endSpeakingFor, notePersonOf } from './sessions';
 
 /** What one guess costs: 19 MiB and two passes. Source: OWASP Password Storage Cheat Sheet, argon2id. */

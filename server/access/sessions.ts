@@ -1,10 +1,10 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { and, desc, eq, gt, lt, ne, sql } from 'drizzle-orm';
 import type { Device } from '../../core/access/access-schema';
-import { devicePeople, devices, joinCodes, sessions } from '../db/access-schema';
-import { once } from '../db/once';
-import type { Store } from '../db/store';
-import { together } from '../db/write';
+import { devicePeople, devices, joinCodes, sessions } from '../db/tables/access-schema';
+import { once } from '../db/engine/prepared';
+import type { Store } from '../db/engine/store';
+import { together } from '../db/records/write';
 
 /** A device that has not been seen for so long comes in anew, days. */
 export const SESSION_DAYS = 90;

@@ -1,10 +1,10 @@
 import { and, asc, count, desc, eq, gt, lt, max } from 'drizzle-orm';
 import { ipKeyGenerator, rateLimit, type RateLimitRequestHandler, type Store as TriesStore } from 'express-rate-limit';
 import type { Devices } from '../../core/access/access-schema';
-import { wrongTries } from '../db/access-schema';
-import type { Store } from '../db/store';
-import { together } from '../db/write';
-import { sendProblem } from '../http/problem';
+import { wrongTries } from '../db/tables/access-schema';
+import type { Store } from '../db/engine/store';
+import { together } from '../db/records/write';
+import { sendProblem } from '../errors/problem';
 
 /** So many wrong ones from one address in so long, and it has to wait. */
 export const MOST_TRIES = 10;

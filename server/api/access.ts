@@ -11,8 +11,8 @@ import {
 import { PASS_PHRASE } from '../../core/access/pass-phrase';
 import { validateDeviceChange, validatePassPhrase, validateSession } from '../../core/access/validate-access';
 import { endpoint, type AnyEndpoint, type Context } from './endpoint';
-import { Refusal } from '../db/refusal';
-import { NotAllowed } from '../http/not-allowed';
+import { Refusal } from '../errors/refusal';
+import { NotAllowed } from '../errors/not-allowed';
 import { giveCookie, isInside, isKeeper, takeCookie, type Caller } from '../access/caller';
 import { isPassPhrase, phraseProblem, setPassPhrase } from '../access/pass-phrase';
 import {

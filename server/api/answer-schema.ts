@@ -1,6 +1,6 @@
 import { COATS, CONCERNS, POSITIONS } from '../../core/case/schema';
 import { CAUSE_IDS, STATED_IDS } from '../../core/evidence/ids';
-import { APPEARANCE_SCHEMA } from '../../core/record/schema';
+import { APPEARANCE_SCHEMA } from '../../core/record/shapes/record-schema';
 import { RIG_PARTS } from '../../core/start/rig-check';
 import { READ_SETTINGS, SETTING_NAMES } from '../../core/setting/table';
 

@@ -1,4 +1,4 @@
-import { validateChange } from '../../core/record/change';
+import { validateChange } from '../../core/record/change/change';
 import {
   ANY_CHANGE_SCHEMA,
   CHANGES_SCHEMA,
@@ -7,17 +7,17 @@ import {
   type Changes,
   type ChangeKind,
   type HistoryEntry,
-} from '../../core/record/change-schema';
-import { applyChange } from '../db/apply';
-import { findBead } from '../db/beads';
-import { changesSince, changesTold, somethingSince } from '../db/changes';
-import { findCoupon } from '../db/coupons';
-import { findLevel } from '../db/levels';
-import { findPicture } from '../db/pictures';
-import { findProven } from '../db/proven';
-import { findRig } from '../db/rigs';
-import { findWeld } from '../db/welds';
-import { write } from '../db/write';
+} from '../../core/record/shapes/change-schema';
+import { applyChange } from '../db/changes/apply';
+import { findBead } from '../db/records/beads';
+import { changesSince, changesTold, somethingSince } from '../db/changes/changes-since';
+import { findCoupon } from '../db/records/coupons';
+import { findLevel } from '../db/records/levels';
+import { findPicture } from '../db/records/pictures';
+import { findProven } from '../db/records/saved-settings';
+import { findRig } from '../db/records/rigs';
+import { findWeld } from '../db/records/welds';
+import { write } from '../db/records/write';
 import { requireMay } from './people';
 import { endpoint, LIMIT, SharedAnswer, type AnyEndpoint, type Context } from './endpoint';
 

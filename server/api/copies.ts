@@ -1,4 +1,4 @@
-import { COPIES_SCHEMA } from '../../core/record/copies-schema';
+import { COPIES_SCHEMA } from '../../core/record/shapes/copies-schema';
 import { endpoint, type AnyEndpoint } from './endpoint';
 
 /** How the copies of the record stand. */

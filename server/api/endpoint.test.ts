@@ -1,10 +1,10 @@
-import { NO_COPIES } from '../../core/record/copies-schema';
+import { NO_COPIES } from '../../core/record/shapes/copies-schema';
 import { answering } from '../access/guard';
 import express, { type Response } from 'express';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { ID } from '../../core/schema/parts';
-import { errorHandler } from '../http/problem';
+import { errorHandler } from '../errors/problem';
 import { createLog } from '../http/request-log';
 import { endpoint, PACKED_FROM, routesFor, SharedAnswer, type AnyEndpoint } from './endpoint';
 import { openApi } from './openapi';

@@ -1,18 +1,18 @@
 import { Router, type Request, type Response } from 'express';
 import { gzipSync } from 'node:zlib';
 import type { Logger } from 'pino';
-import type { Copies } from '../../core/record/copies-schema';
-import type { Charts } from '../../core/record/charts-schema';
+import type { Copies } from '../../core/record/shapes/copies-schema';
+import type { Charts } from '../../core/record/shapes/charts-schema';
 import type { FieldProblem } from '../../core/schema/problems';
 import { ID } from '../../core/schema/parts';
 import type { Validated } from '../../core/schema/validate';
 import { callerIn, type Caller } from '../access/caller';
 import type { Answering } from '../access/guard';
 import type { Network } from '../access/network';
-import type { Store } from '../db/store';
+import type { Store } from '../db/engine/store';
 import type { Thinking } from '../diagnosis/pool';
-import type { Unreadable } from '../db/rows';
-import { sendProblem, sendWrongFields, type ProblemCode } from '../http/problem';
+import type { Unreadable } from '../db/tables/rows';
+import { sendProblem, sendWrongFields, type ProblemCode } from '../errors/problem';
 
 /** What every endpoint works with. */
 export type Context = Thinking & {

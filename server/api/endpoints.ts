@@ -11,27 +11,27 @@ import {
   NEW_COUPON_SCHEMA,
   NEW_RIG_SCHEMA,
   RIG_RECORD_SCHEMA,
-} from '../../core/record/schema';
-import { validateBead, validateBeadChange } from '../../core/record/validate-bead';
-import { validateCoupon } from '../../core/record/validate-coupon';
-import { validateRig } from '../../core/record/validate-rig';
-import { CARE_KNOWN_SCHEMA } from '../../core/record/care-schema';
-import { WORN_SCHEMA } from '../../core/record/worn';
-import { HISTORY_ENTRY_SCHEMA } from '../../core/record/change-schema';
+} from '../../core/record/shapes/record-schema';
+import { validateBead, validateBeadChange } from '../../core/record/change/validate-bead';
+import { validateCoupon } from '../../core/record/change/validate-coupon';
+import { validateRig } from '../../core/record/change/validate-rig';
+import { CARE_KNOWN_SCHEMA } from '../../core/record/shapes/care-schema';
+import { WORN_SCHEMA } from '../../core/record/shapes/part-wear';
+import { HISTORY_ENTRY_SCHEMA } from '../../core/record/shapes/change-schema';
 import { TEACHING_SCHEMA } from '../../core/learning/teaching';
 import { ID, INSTANT } from '../../core/schema/parts';
 import type { Validated } from '../../core/schema/validate';
-import { findBead } from '../db/beads';
-import { newestRevision } from '../db/changes';
-import { careOf } from '../db/care';
-import { findCoupon, pageOfCoupons } from '../db/coupons';
-import { historyOf } from '../db/history';
-import { changeBead, putBead, putCoupon, putRig } from '../db/put';
-import { findRig, listRigs } from '../db/rigs';
-import { wornParts } from '../db/worn';
-import { write, type Writing } from '../db/write';
+import { findBead } from '../db/records/beads';
+import { newestRevision } from '../db/changes/changes-since';
+import { careOf } from '../db/records/care';
+import { findCoupon, pageOfCoupons } from '../db/records/coupons';
+import { historyOf } from '../db/changes/history';
+import { changeBead, putBead, putCoupon, putRig } from '../db/changes/put';
+import { findRig, listRigs } from '../db/records/rigs';
+import { wornParts } from '../db/records/part-wear';
+import { write, type Writing } from '../db/records/write';
 import { chartOf, lessonsOf } from '../diagnosis/lessons';
-import { OutsideModel } from '../diagnosis/outside-model';
+import { OutsideModel } from '../errors/outside-model';
 import { ANSWER_SCHEMA, CHART_SCHEMA, START_SCHEMA } from './answer-schema';
 import { CHANGES } from './changes';
 import { COPIES } from './copies';

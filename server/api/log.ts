@@ -5,10 +5,10 @@ import {
   FACETS_SCHEMA,
   type EntryKind,
   type EntryOutcome,
-} from '../../core/record/entry-schema';
-import { CHARTS_SCHEMA } from '../../core/record/charts-schema';
+} from '../../core/record/shapes/log-entry-schema';
+import { CHARTS_SCHEMA } from '../../core/record/shapes/charts-schema';
 import { ID, INSTANT } from '../../core/schema/parts';
-import { facetsOfLog, pageOfLog, type LogFilter } from '../db/log';
+import { facetsOfLog, pageOfLog, type LogFilter } from '../db/log/log';
 import { endpoint, LIMIT } from './endpoint';
 
 const INSTANT_TEXT = INSTANT.pattern.slice(1, -1);

@@ -1,5 +1,5 @@
 import { ID } from '../../core/schema/parts';
-import { PROBLEM_SCHEMA, PROBLEMS, type ProblemCode } from '../http/problem';
+import { PROBLEM_SCHEMA, PROBLEMS, type ProblemCode } from '../errors/problem';
 import type { AnyEndpoint } from './endpoint';
 
 type Document = Record<string, unknown>;

@@ -1,7 +1,7 @@
 import type { Person } from '../../core/access/people-schema';
 import type { Session } from '../../core/access/access-schema';
-import type { Changed, HistoryEntry } from '../../core/record/change-schema';
-import type { Coupon, RigRecord } from '../../core/record/schema';
+import type { Changed, HistoryEntry } from '../../core/record/shapes/change-schema';
+import type { Coupon, RigRecord } from '../../core/record/shapes/record-schema';
 import { changeDevice, hasShown } from '../access/sessions';
 import { comeIn, from, openGuarded, PHONE, problemOf } from '../testing/guarded';
 import { beadOn, couponOn, freshId, openWorkshop, type Sent, type Workshop } from '../testing/workshop';

@@ -14,13 +14,13 @@ import {
   validatePersonChange,
   validatePick,
 } from '../../core/access/validate-people';
-import type { WaitingChange } from '../../core/record/change-schema';
+import type { WaitingChange } from '../../core/record/shapes/change-schema';
 import { isKeeper, type Caller } from '../access/caller';
 import { isOwnPhrase, setOwnPhrase } from '../access/pass-phrase';
 import { hasShown, setPersonOf } from '../access/sessions';
-import { addFollowing, addPerson, changePerson, findPerson, followingOf, listPeople } from '../db/people';
-import { together } from '../db/write';
-import { NotAllowed } from '../http/not-allowed';
+import { addFollowing, addPerson, changePerson, findPerson, followingOf, listPeople } from '../db/records/people';
+import { together } from '../db/records/write';
+import { NotAllowed } from '../errors/not-allowed';
 import { requireKeeper, SESSION, sessionOf } from './access';
 import { endpoint, type AnyEndpoint, type Context } from './endpoint';
 

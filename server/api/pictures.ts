@@ -1,7 +1,7 @@
-import { PICTURES_SCHEMA } from '../../core/record/picture-schema';
-import { couponNow } from '../db/coupons';
-import { picturesOf } from '../db/pictures';
-import { weldNow } from '../db/welds';
+import { PICTURES_SCHEMA } from '../../core/record/shapes/picture-schema';
+import { couponNow } from '../db/records/coupons';
+import { picturesOf } from '../db/records/pictures';
+import { weldNow } from '../db/records/welds';
 import { endpoint, type AnyEndpoint } from './endpoint';
 
 const ANSWER = { schema: PICTURES_SCHEMA, description: 'the pictures, in the order they were taken' };

@@ -1,11 +1,11 @@
 import { BASE_METALS, JOINTS, POSITIONS, WIRE_CLASSES } from '../../core/case/terms';
 import { LEVEL_SCHEMA } from '../../core/inspection/level-schema';
-import { PROVEN_PAGE_SCHEMA, PROVEN_SETTING_SCHEMA } from '../../core/record/proven-schema';
-import { WELD_PAGE_SCHEMA, WELD_SCHEMA, WELD_STATES, type WeldState } from '../../core/record/weld-schema';
+import { PROVEN_PAGE_SCHEMA, PROVEN_SETTING_SCHEMA } from '../../core/record/shapes/saved-setting-schema';
+import { WELD_PAGE_SCHEMA, WELD_SCHEMA, WELD_STATES, type WeldState } from '../../core/record/shapes/weld-schema';
 import { ID, INSTANT } from '../../core/schema/parts';
-import { listLevels } from '../db/levels';
-import { findProven, pageOfProven } from '../db/proven';
-import { findWeld, pageOfWelds } from '../db/welds';
+import { listLevels } from '../db/records/levels';
+import { findProven, pageOfProven } from '../db/records/saved-settings';
+import { findWeld, pageOfWelds } from '../db/records/welds';
 import { endpoint, LIMIT, type AnyEndpoint } from './endpoint';
 
 const oneOf = (of: readonly string[], description: string) => ({

@@ -6,11 +6,11 @@ import { copyPlace, placeWords, type CopyPlace } from '../copies/place';
 import { copyTo, databaseFile } from '../environment';
 import { copyPictures, type CopiedPictures } from '../pictures/copy';
 import { folderShelf, shelfOf } from '../pictures/shelf';
-import { StartError } from '../start-error';
+import { StartError } from '../errors/start-error';
 import { markBegun } from '../db/begin';
 import { openStore } from '../db/open';
 import { backUp, restore, setAside, type Contents } from './copy';
-import { clock } from '../clock';
+import { clock } from '../system/clock';
 
 /** Beside the copy of a database stand its pictures. */
 const picturesBeside = (file: string): string => `${file}.pictures`;

@@ -1,11 +1,11 @@
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { connect } from '../db/connection';
-import type { CouponPage } from '../../core/record/schema';
-import { pageOfCoupons } from '../db/coupons';
+import { connect } from '../db/engine/connection';
+import type { CouponPage } from '../../core/record/shapes/record-schema';
+import { pageOfCoupons } from '../db/records/coupons';
 import { isNew } from '../db/begin';
 import { openStore } from '../db/open';
-import { StartError } from '../start-error';
+import { StartError } from '../errors/start-error';
 import { couponOn, openWorkshop, type Workshop } from '../testing/workshop';
 import { backupCommand, clearCommand, restoreCommand } from './command';
 import { backUp, restore } from './copy';

@@ -1,8 +1,8 @@
 import { closeSync, copyFileSync, existsSync, fsyncSync, mkdirSync, openSync, renameSync, rmSync } from 'node:fs';
 import { dirname } from 'node:path';
-import { connect, copyInto, type Connection } from '../db/connection';
+import { connect, copyInto, type Connection } from '../db/engine/connection';
 import { faultIn } from '../db/open';
-import { StartError } from '../start-error';
+import { StartError } from '../errors/start-error';
 
 /** What a backup holds, for saying so. */
 export type Contents = { rigs: number; coupons: number; beads: number };

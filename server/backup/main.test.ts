@@ -1,5 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { join, resolve } from 'node:path';
+import { runProgram } from '../system/program';
 import { openWorkshop, type Workshop } from '../testing/workshop';
 import { itOnSqlite } from '../testing/engine';
 
@@ -15,8 +16,9 @@ describe('backup and restore', () => {
     'are commands of their own, which end with a sentence',
     async () => {
       const to = join(shop.folder, 'by-command.sqlite');
+      const { path, execArgv } = runProgram('backup/main');
       const run = (...args: string[]) =>
-        spawnSync(join(ROOT, 'node_modules', '.bin', 'tsx'), ['server/backup/main.ts', ...args], {
+        spawnSync(process.execPath, [...execArgv, path, ...args], {
           cwd: ROOT,
           encoding: 'utf8',
           env: { ...process.env, DATA_DIR: shop.folder },

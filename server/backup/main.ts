@@ -1,5 +1,5 @@
 import { parseArgs } from 'node:util';
-import { StartError } from '../start-error';
+import { StartError } from '../errors/start-error';
 import { backupCommand, clearCommand, copiesCommand, restoreCommand } from './command';
 
 /** `npm run backup -- FILE`, `npm run restore [-- FILE | --at MOMENT | --from PLACE]`, `npm run copies` and `npm run clear`. */

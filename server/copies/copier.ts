@@ -3,9 +3,9 @@ import { mkdirSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSyn
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
-import { connect } from '../db/connection';
-import { NO_COPIES, type Copies } from '../../core/record/copies-schema';
-import { freePort } from '../free-port';
+import { connect } from '../db/engine/connection';
+import { NO_COPIES, type Copies } from '../../core/record/shapes/copies-schema';
+import { freePort } from '../system/free-port';
 import { copyPictures } from '../pictures/copy';
 import { folderShelf, shelfOf } from '../pictures/shelf';
 import {
@@ -21,7 +21,7 @@ import {
 import { ensureMark, isMarked, isOnSameDisk } from './mark';
 import { copiedShelf } from './object-store';
 import { copyPlace, placeWords } from './place';
-import { clock } from '../clock';
+import { clock } from '../system/clock';
 
 /**
  * A program of its own that sees to the copying: it keeps Litestream going, copies the photographs to a folder, and says how it stands

@@ -12,10 +12,10 @@ import {
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
-import type { Copies } from '../../core/record/copies-schema';
+import type { Copies } from '../../core/record/shapes/copies-schema';
 import { copiesCommand, restoreCommand } from '../backup/command';
 import { shelfOf } from '../pictures/shelf';
-import { StartError } from '../start-error';
+import { StartError } from '../errors/start-error';
 import {
   destroyWhileWriting,
   killCopying,

@@ -1,11 +1,11 @@
 import { fork, type ChildProcess } from 'node:child_process';
 import { existsSync } from 'node:fs';
-import { join } from 'node:path';
-import { NO_COPIES, type Copies } from '../../core/record/copies-schema';
-import { StartError } from '../start-error';
+import { NO_COPIES, type Copies } from '../../core/record/shapes/copies-schema';
+import { StartError } from '../errors/start-error';
 import { copiedSpans, litestreamProgram } from './litestream';
 import { placeText, placeWords, type CopyPlace } from './place';
-import { clock } from '../clock';
+import { clock } from '../system/clock';
+import { runProgram } from '../system/program';
 
 /** How long after its end the copying is begun anew, ms. */
 const AGAIN_MS = 2000;
@@ -36,8 +36,9 @@ export function startCopying(database: string, place: CopyPlace): Copying {
   let timer: NodeJS.Timeout | null = null;
   let isOver = false;
   const begin = (): void => {
-    const begun = fork(join(__dirname, 'copier.ts'), [database, placeText(place)], {
-      execArgv: ['--import', 'tsx'],
+    const { path, execArgv } = runProgram('copies/copier');
+    const begun = fork(path, [database, placeText(place)], {
+      execArgv,
       // Whoever stops the server by its key has it copy the last change all the same.
       detached: true,
       stdio: ['ignore', 'ignore', 'inherit', 'ipc'],

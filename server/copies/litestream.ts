@@ -4,7 +4,7 @@ import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { promisify } from 'node:util';
-import { StartError } from '../start-error';
+import { StartError } from '../errors/start-error';
 import type { CopyPlace } from './place';
 
 /**

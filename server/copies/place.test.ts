@@ -1,4 +1,4 @@
-import { StartError } from '../start-error';
+import { StartError } from '../errors/start-error';
 import { litestreamProgram, notesBeside, progressIn } from './litestream';
 import { copyPlace, placeText, placeWords } from './place';
 

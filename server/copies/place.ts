@@ -1,5 +1,5 @@
 import { isAbsolute, resolve } from 'node:path';
-import { StartError } from '../start-error';
+import { StartError } from '../errors/start-error';
 
 /** An object store that speaks as S3 does, and where in it. */
 export type ObjectPlace = {

@@ -1,5 +1,5 @@
-import type { Store } from './store';
-import { ledger } from './schema';
+import type { Store } from './engine/store';
+import { ledger } from './tables/schema';
 
 /**
  * Whether a database is new, so that it is yet to be decided if the demo workshop goes in. The decision is kept: a

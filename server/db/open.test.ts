@@ -1,8 +1,8 @@
 import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { connect } from './connection';
-import { StartError } from '../start-error';
+import { connect } from './engine/connection';
+import { StartError } from '../errors/start-error';
 import { loadWorkshop } from '../demo/load';
 import { faultIn, openStore } from './open';
 import { itOnSqlite } from '../testing/engine';

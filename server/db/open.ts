@@ -1,11 +1,11 @@
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator';
 import { accessSync, constants, existsSync, mkdirSync, readFileSync, statSync } from 'node:fs';
 import { dirname, join } from 'node:path';
-import { type Connection, connect, engineFrom, storeOn } from './connection';
-import { StartError } from '../start-error';
-import { completeOldBeads } from './complete';
-import { listAnew } from './entries';
-import type { Store } from './store';
+import { type Connection, connect, engineFrom, storeOn } from './engine/connection';
+import { StartError } from '../errors/start-error';
+import { completeOldBeads } from './log/complete';
+import { listAnew } from './log/entries';
+import type { Store } from './engine/store';
 
 export type OpenedStore = { store: Store; connection: Connection; close: () => void };
 

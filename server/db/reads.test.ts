@@ -1,7 +1,7 @@
-import { changesSince, newestRevision } from './changes';
-import { pageOfCoupons } from './coupons';
+import { changesSince, newestRevision } from './changes/changes-since';
+import { pageOfCoupons } from './records/coupons';
 import { coupon, nothingUnreadable, put, rig, databaseForEach } from '../testing/shelf';
-import { sameDocument } from './same-document';
+import { sameDocument } from './tables/same-document';
 
 const database = databaseForEach();
 

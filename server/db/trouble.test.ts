@@ -1,6 +1,6 @@
-import { connect } from './connection';
+import { connect } from './engine/connection';
 import { EXAMPLE_CASE } from '../../core/cases/example';
-import type { CouponPage, RigRecord } from '../../core/record/schema';
+import type { CouponPage, RigRecord } from '../../core/record/shapes/record-schema';
 import { couponOn, openWorkshop, type Workshop } from '../testing/workshop';
 
 let shop: Workshop;

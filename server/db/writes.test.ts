@@ -1,13 +1,13 @@
 import { sql } from 'drizzle-orm';
-import type { NewBead, NewCoupon, NewRig } from '../../core/record/schema';
-import { findBead } from './beads';
-import { changeBead } from './put';
-import { changesTold, newestRevision, somethingSince } from './changes';
-import { findCoupon, pageOfCoupons } from './coupons';
+import type { NewBead, NewCoupon, NewRig } from '../../core/record/shapes/record-schema';
+import { findBead } from './records/beads';
+import { changeBead } from './changes/put';
+import { changesTold, newestRevision, somethingSince } from './changes/changes-since';
+import { findCoupon, pageOfCoupons } from './records/coupons';
 import { kept, nothingUnreadable, put, rig, databaseForEach } from '../testing/shelf';
-import { Refusal } from './refusal';
-import { findRig, listRigs } from './rigs';
-import { writeNow } from './write';
+import { Refusal } from '../errors/refusal';
+import { findRig, listRigs } from './records/rigs';
+import { writeNow } from './records/write';
 
 const database = databaseForEach();
 

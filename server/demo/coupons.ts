@@ -1,5 +1,5 @@
 import type { Case, Job } from '../../core/case/schema';
-import type { Outcome } from '../../core/record/schema';
+import type { Outcome } from '../../core/record/shapes/record-schema';
 import type { Settings } from '../../core/setting/table';
 import { BLUE_CART, BOAT_KIT, DOCK_SET } from './rigs';
 

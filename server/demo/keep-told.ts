@@ -1,7 +1,7 @@
-import type { NewBead } from '../../core/record/schema';
-import { prove } from '../db/proven';
-import { inspect, logWeld, repair } from '../db/welds';
-import type { Writing } from '../db/write';
+import type { NewBead } from '../../core/record/shapes/record-schema';
+import { prove } from '../db/records/saved-settings';
+import { inspect, logWeld, repair } from '../db/records/welds';
+import type { Writing } from '../db/records/write';
 import { demoId } from './demo-id';
 import type { ToldProven } from './welds';
 

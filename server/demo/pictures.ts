@@ -1,9 +1,9 @@
 import { copyFileSync, existsSync, mkdirSync, readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import type { Measuring } from '../../core/picture/measure';
-import type { PictureFile } from '../../core/record/picture-schema';
-import { addPicture, setPicture } from '../db/pictures';
-import type { Writing } from '../db/write';
+import type { PictureFile } from '../../core/record/shapes/picture-schema';
+import { addPicture, setPicture } from '../db/records/pictures';
+import type { Writing } from '../db/records/write';
 import { placeOf } from '../pictures/shelf';
 import { demoId } from './demo-id';
 import { TOLD_PICTURES, type ToldPicture } from './told-pictures';

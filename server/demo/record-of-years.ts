@@ -2,19 +2,19 @@ import type { Job } from '../../core/case/schema';
 import { isStatedId } from '../../core/evidence/ids';
 import { LEVELS } from '../../core/inspection/levels';
 import { cause, statedWords } from '../../core/knowledge';
-import { caseOf } from '../../core/record/case-of';
-import { USUAL_HABITS } from '../../core/record/habits';
+import { caseOf } from '../../core/record/draft/case-of';
+import { USUAL_HABITS } from '../../core/record/draft/habits';
 import {
   emptyKept,
   type Kept,
   type KeptBead,
   type KeptSetup,
   type KeptWeld,
-} from '../../core/record/record-file-schema';
-import type { NewRig } from '../../core/record/schema';
-import { judged } from '../../core/record/weld';
-import type { NewRepair } from '../../core/record/weld-schema';
-import { withPartAnew } from '../../core/record/worn';
+} from '../../core/record/shapes/record-file-schema';
+import type { NewRig } from '../../core/record/shapes/record-schema';
+import { judged } from '../../core/record/change/weld-state';
+import type { NewRepair } from '../../core/record/shapes/weld-schema';
+import { withPartAnew } from '../../core/record/shapes/part-wear';
 import { demoId } from './demo-id';
 import { instantOf, ON_THE_BENCH_MIN } from './time';
 import type { ToldDay, YearsBead, YearsKept } from './years';

@@ -1,4 +1,4 @@
-import type { NewRig, NewSetup } from '../../core/record/schema';
+import type { NewRig, NewSetup } from '../../core/record/shapes/record-schema';
 
 import { demoId } from './demo-id';
 

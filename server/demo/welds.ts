@@ -1,7 +1,7 @@
 import type { Defect } from '../../core/inspection/defects';
 import { LEVELS } from '../../core/inspection/levels';
 import type { Measured } from '../../core/inspection/measures';
-import type { NewProven } from '../../core/record/proven-schema';
+import type { NewProven } from '../../core/record/shapes/saved-setting-schema';
 import type { Settings } from '../../core/setting/table';
 
 /** A setting that was kept of a coupon, as the workshop would tell it. */

@@ -1,8 +1,8 @@
 import { sql } from 'drizzle-orm';
 import Ajv from 'ajv';
-import { RECORD_SCHEMA, KEPT_SCHEMAS, type Kept } from '../../core/record/record-file-schema';
-import { validateBead } from '../../core/record/validate-bead';
-import type { NewBead } from '../../core/record/schema';
+import { RECORD_SCHEMA, KEPT_SCHEMAS, type Kept } from '../../core/record/shapes/record-file-schema';
+import { validateBead } from '../../core/record/change/validate-bead';
+import type { NewBead } from '../../core/record/shapes/record-schema';
 import { faultIn } from '../db/open';
 import { NOW, openWorkshop, type Workshop } from '../testing/workshop';
 import { demoRigs } from './rigs';

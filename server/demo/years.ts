@@ -4,7 +4,7 @@ import type { Job } from '../../core/case/schema';
 import type { FittedPart } from '../../core/case/terms';
 import type { CareTask } from '../../core/care/tasks';
 import type { CauseId } from '../../core/evidence/ids';
-import type { NewBead } from '../../core/record/schema';
+import type { NewBead } from '../../core/record/shapes/record-schema';
 import type { ToldProven, ToldStep, ToldWeld } from './welds';
 
 /** When it was, told backwards from the day of loading; minutes after nine. */

@@ -1,6 +1,6 @@
 import type { Teaching } from '../../core/learning/teaching';
 import type { ChartCell } from '../../core/answer/own-chart';
-import type { Bead, RigRecord } from '../../core/record/schema';
+import type { Bead, RigRecord } from '../../core/record/shapes/record-schema';
 import { openStore } from '../db/open';
 import { beadOn, couponOn, freshId, openWorkshop, type Workshop } from '../testing/workshop';
 import { learn } from './diagnose.worker';

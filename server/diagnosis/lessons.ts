@@ -1,13 +1,13 @@
 import { cause } from '../../core/knowledge';
 import type { ChartCell } from '../../core/answer/own-chart';
-import { caseOf } from '../../core/record/case-of';
+import { caseOf } from '../../core/record/draft/case-of';
 import { causeHistory } from '../../core/learning/cause-history';
 import { teachingOf, type Teaching } from '../../core/learning/teaching';
-import { keptOnRig } from '../db/proven';
-import { findRig } from '../db/rigs';
-import type { Unreadable } from '../db/rows';
-import type { Store } from '../db/store';
-import { taughtBeads, type TaughtBead } from '../db/taught-beads';
+import { keptOnRig } from '../db/records/saved-settings';
+import { findRig } from '../db/records/rigs';
+import type { Unreadable } from '../db/tables/rows';
+import type { Store } from '../db/engine/store';
+import { taughtBeads, type TaughtBead } from '../db/records/taught-beads';
 import type { Thinking } from './pool';
 
 /** Judged beads that a belief is made from, the newest: by then it is as narrow as beads can make it. */

@@ -1,4 +1,3 @@
-import { join } from 'node:path';
 import { cpus } from 'node:os';
 import Piscina from 'piscina';
 import type { Answer, HeldStart, StartAnswer } from '../../core/answer';
@@ -6,7 +5,8 @@ import type { Case } from '../../core/case/schema';
 import type { ChartCell } from '../../core/answer/own-chart';
 import type { Proven } from '../../core/start/proven-schema';
 import type { JudgedBead } from '../../core/learning/machine-belief';
-import { TooBusy } from './outside-model';
+import { threadOf } from '../system/program';
+import { TooBusy } from '../errors/outside-model';
 
 /** Cases that may wait; more than that is refused, so that the wait stays short. */
 const MOST_WAITING = 64;
@@ -28,8 +28,7 @@ export type DiagnosisPool = Thinking & { close: () => Promise<void> };
 /** Starts the threads; one processor is left to answer requests. */
 export function startDiagnosisPool(): DiagnosisPool {
   const pool = new Piscina({
-    filename: join(__dirname, 'diagnose.worker.ts'),
-    execArgv: ['--import', 'tsx'],
+    ...threadOf('diagnosis/diagnose.worker'),
     minThreads: 1,
     maxThreads: Math.max(1, cpus().length - 1),
     maxQueue: MOST_WAITING,

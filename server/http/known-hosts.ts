@@ -1,5 +1,5 @@
 import type { Request, RequestHandler, Response } from 'express';
-import { sendPage, sendProblem, type ProblemCode } from './problem';
+import { sendPage, sendProblem, type ProblemCode } from '../errors/problem';
 
 /** Names by which a machine is always called on itself. */
 const OWN_NAMES = ['127.0.0.1', 'localhost', '[::1]'];

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { connect } from '../db/connection';
+import { connect } from '../db/engine/connection';
 import { fileName, type Shelf } from './shelf';
 
 /** What became of the files that a database names. */

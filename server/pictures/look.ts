@@ -1,7 +1,7 @@
 import readExif from 'exif-reader';
 import { createHash } from 'node:crypto';
 import sharp, { type Metadata } from 'sharp';
-import type { PictureFile } from '../../core/record/picture-schema';
+import type { PictureFile } from '../../core/record/shapes/picture-schema';
 
 /** A file that is no picture, or none that is taken; the message is one sentence for whoever sent it. */
 export class NotTaken extends Error {}

@@ -1,7 +1,7 @@
 import { Unzip, UnzipInflate, type UnzipFile } from 'fflate';
 import { closeSync, createReadStream, fstatSync, openSync, readSync } from 'node:fs';
-import { isFileNamed } from '../db/pictures';
-import type { Store } from '../db/store';
+import { isFileNamed } from '../db/records/pictures';
+import type { Store } from '../db/engine/store';
 import { lookAtKept, NotTaken, type LookedAt } from './look';
 import { hasFile, putFile } from './shelf';
 

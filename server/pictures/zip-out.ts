@@ -1,6 +1,6 @@
 import { Zip, ZipPassThrough } from 'fflate';
-import { connect, storeOn } from '../db/connection';
-import { filesNamed } from '../db/pictures';
+import { connect, storeOn } from '../db/engine/connection';
+import { filesNamed } from '../db/records/pictures';
 import { hasFile, readFileOf, shelfOf } from './shelf';
 
 /** Where a picture stands in the ZIP, and by what it is known again. */

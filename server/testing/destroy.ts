@@ -2,8 +2,8 @@ import { existsSync, mkdirSync, readFileSync, renameSync, rmSync } from 'node:fs
 import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import { v7 } from 'uuid';
-import type { Copies } from '../../core/record/copies-schema';
-import type { Coupon, RigRecord } from '../../core/record/schema';
+import type { Copies } from '../../core/record/shapes/copies-schema';
+import type { Coupon, RigRecord } from '../../core/record/shapes/record-schema';
 import { restoreCommand } from '../backup/command';
 import { openStore } from '../db/open';
 import { MortalServer } from './faults';

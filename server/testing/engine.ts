@@ -1,4 +1,4 @@
-import { engineFrom } from '../db/connection';
+import { engineFrom } from '../db/engine/connection';
 
 /**
  * For what libSQL cannot do within one process: it lets go of a file only when the process ends, so that nobody has the database for

@@ -1,9 +1,10 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { join, resolve } from 'node:path';
+import { resolve } from 'node:path';
 import { v7 } from 'uuid';
-import type { Changed, HistoryEntry } from '../../core/record/change-schema';
-import type { Coupon, RigRecord } from '../../core/record/schema';
-import { freePort } from '../free-port';
+import type { Changed, HistoryEntry } from '../../core/record/shapes/change-schema';
+import type { Coupon, RigRecord } from '../../core/record/shapes/record-schema';
+import { freePort } from '../system/free-port';
+import { runProgram } from '../system/program';
 import { beadOn, couponOn } from './workshop';
 
 /**
@@ -69,7 +70,8 @@ export class MortalServer {
   }
 
   begin(): Promise<void> {
-    const child = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'server', 'main.ts'), ...this.flags], {
+    const { path, execArgv } = runProgram('main');
+    const child = spawn(process.execPath, [...execArgv, path, ...this.flags], {
       cwd: ROOT,
       env: { ...process.env, PORT: String(this.port), DATA_DIR: this.dataDir, ...this.env },
       stdio: ['ignore', 'pipe', 'ignore'],

@@ -6,9 +6,9 @@ import { gunzipSync } from 'node:zlib';
 import { v7 } from 'uuid';
 import type { JoinCode } from '../../core/access/access-schema';
 import { EXAMPLE_CASE } from '../../core/cases/example';
-import type { Changes } from '../../core/record/change-schema';
-import type { Coupon, RigRecord } from '../../core/record/schema';
-import { freePort } from '../free-port';
+import type { Changes } from '../../core/record/shapes/change-schema';
+import type { Coupon, RigRecord } from '../../core/record/shapes/record-schema';
+import { freePort } from '../system/free-port';
 import { MortalServer } from './faults';
 import { beadOn, couponOn } from './workshop';
 

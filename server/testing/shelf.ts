@@ -1,14 +1,14 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { NewBead, NewCoupon, NewRig } from '../../core/record/schema';
-import { findBead } from '../db/beads';
-import { findCoupon } from '../db/coupons';
+import type { NewBead, NewCoupon, NewRig } from '../../core/record/shapes/record-schema';
+import { findBead } from '../db/records/beads';
+import { findCoupon } from '../db/records/coupons';
 import { openStore, type OpenedStore } from '../db/open';
-import { clock } from '../clock';
-import { putBead, putCoupon, putRig } from '../db/put';
-import { findRig } from '../db/rigs';
-import { writeNow } from '../db/write';
+import { clock } from '../system/clock';
+import { putBead, putCoupon, putRig } from '../db/changes/put';
+import { findRig } from '../db/records/rigs';
+import { writeNow } from '../db/records/write';
 
 let folder: string;
 let opened: OpenedStore;

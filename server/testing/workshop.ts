@@ -5,19 +5,19 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { answer } from '../../core/answer';
-import type { NewBead, NewCoupon } from '../../core/record/schema';
+import type { NewBead, NewCoupon } from '../../core/record/shapes/record-schema';
 import { ENDPOINTS } from '../api/endpoints';
 import { openApi } from '../api/openapi';
 import { createApp, type AppOptions } from '../app';
 import { openStore, type OpenedStore } from '../db/open';
-import type { Unreadable } from '../db/rows';
+import type { Unreadable } from '../db/tables/rows';
 import { loadWorkshop } from '../demo/load';
 import { chart, learn, start } from '../diagnosis/diagnose.worker';
 import { shelveDemoPictures } from '../demo/pictures';
 import { shelfOf } from '../pictures/shelf';
 import { createLog } from '../http/request-log';
-import chartsFrom from '../record/charts.worker';
-import takeFileIn from '../record/take-in.worker';
+import chartsFrom from '../files/charts.worker';
+import takeFileIn from '../files/import-record.worker';
 
 /** A day on which the demo is told, so that tests see the same times. */
 export const NOW = Date.parse('2026-05-04T09:00:00Z');

@@ -1,6 +1,6 @@
 import { Redirect, useLocalSearchParams } from 'expo-router';
 import { lazy } from 'react';
-import { isRigPart } from '@/features/rig/rig-places';
+import { isRigPart } from '@/features/machines/machine/rig-places';
 
 export { PlaceError as ErrorBoundary } from '@/features/shell/PlaceError';
 

@@ -1,4 +1,4 @@
-import type { Cause, PriorFactor } from '../types';
+import type { Cause, PriorFactor } from '../shapes/types';
 
 const NO_GAS: PriorFactor = { when: { noGas: true }, factor: 0, because: 'this wire makes its own cover' };
 

@@ -1,4 +1,4 @@
-import type { Cause } from '../types';
+import type { Cause } from '../shapes/types';
 
 /** Polarity, clamp, leads, supply, trigger. */
 export const ELECTRIC_CAUSES: readonly Cause[] = [

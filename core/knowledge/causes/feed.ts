@@ -1,4 +1,4 @@
-import type { Cause } from '../types';
+import type { Cause } from '../shapes/types';
 
 /** The way of the wire from spool to tip. */
 export const FEED_CAUSES: readonly Cause[] = [

@@ -1,5 +1,5 @@
 import { STITCH_UNDER_MM } from '../../arc/coefficients';
-import type { Cause } from '../types';
+import type { Cause } from '../shapes/types';
 
 /** Balanced but not the heat the plate wants. */
 export const HEAT_CAUSES: readonly Cause[] = [

@@ -1,4 +1,4 @@
-import type { Cause } from '../types';
+import type { Cause } from '../shapes/types';
 
 /** What a metal and the way it is held do to a bead: restraint, the alloy, the air behind. */
 export const METAL_CAUSES: readonly Cause[] = [

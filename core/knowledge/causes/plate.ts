@@ -1,4 +1,4 @@
-import type { Cause } from '../types';
+import type { Cause } from '../shapes/types';
 
 /** The plate itself: dirt, coat, damp, gap, edge, steel, magnetism. */
 export const PLATE_CAUSES: readonly Cause[] = [

@@ -1,5 +1,5 @@
 import { STITCH_UNDER_MM } from '../../arc/coefficients';
-import type { Cause } from '../types';
+import type { Cause } from '../shapes/types';
 
 /** Starts, stops, weaves, stitches and the passes between them. */
 export const RUN_CAUSES: readonly Cause[] = [

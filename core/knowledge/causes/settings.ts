@@ -1,4 +1,4 @@
-import type { Cause, FigureLink, PriorFactor } from '../types';
+import type { Cause, FigureLink, PriorFactor } from '../shapes/types';
 
 /** A pulsing machine sets wire and volts together: what is off is the trim, or the heat. */
 const NOT_IN_PULSE: PriorFactor = {

@@ -1,4 +1,4 @@
-import type { Cause } from '../types';
+import type { Cause } from '../shapes/types';
 
 /** Distance, pace, aim and the hand. Most "settings" complaints from less practised people are these. */
 export const TECHNIQUE_CAUSES: readonly Cause[] = [

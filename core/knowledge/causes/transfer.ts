@@ -1,4 +1,4 @@
-import type { Cause } from '../types';
+import type { Cause } from '../shapes/types';
 
 /** How the metal crosses the arc: the zone between short arc and spray, and the trim of a pulsed arc. */
 export const TRANSFER_CAUSES: readonly Cause[] = [

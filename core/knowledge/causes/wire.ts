@@ -1,4 +1,4 @@
-import type { Cause } from '../types';
+import type { Cause } from '../shapes/types';
 
 /** The wire itself: rust, damp, and the wrong spool. */
 export const WIRE_CAUSES: readonly Cause[] = [

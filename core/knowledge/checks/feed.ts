@@ -1,4 +1,4 @@
-import type { Check } from '../types';
+import type { Check } from '../shapes/types';
 
 const HANDS = 'Welder off before hands go into the feeder.';
 

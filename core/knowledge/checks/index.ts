@@ -1,4 +1,4 @@
-import type { Check } from '../types';
+import type { Check } from '../shapes/types';
 import { SETTINGS_CHECKS } from './settings';
 import { TECHNIQUE_CHECKS } from './technique';
 import { COVER_CHECKS } from './cover';

@@ -1,4 +1,4 @@
-import type { Check } from '../types';
+import type { Check } from '../shapes/types';
 
 export const PLATE_CHECKS: readonly Check[] = [
   {

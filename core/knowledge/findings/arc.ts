@@ -1,4 +1,4 @@
-import type { Finding } from '../types';
+import type { Finding } from '../shapes/types';
 
 export const SOUND: readonly Finding[] = [
   {

@@ -1,4 +1,4 @@
-import type { Finding } from '../types';
+import type { Finding } from '../shapes/types';
 
 /** What the face of the bead shows. */
 export const FACE: readonly Finding[] = [

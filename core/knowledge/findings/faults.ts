@@ -1,4 +1,4 @@
-import type { Finding } from '../types';
+import type { Finding } from '../shapes/types';
 
 /** Holes and where they are. */
 export const HOLES: readonly Finding[] = [

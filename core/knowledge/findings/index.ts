@@ -1,4 +1,4 @@
-import type { Finding } from '../types';
+import type { Finding } from '../shapes/types';
 import { FACE, TOES } from './bead';
 import { HOLES, SPATTER, RESIDUE, PLATE } from './faults';
 import { SOUND, WIRE_AND_ARC } from './arc';

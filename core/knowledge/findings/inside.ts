@@ -1,4 +1,4 @@
-import type { Finding } from '../types';
+import type { Finding } from '../shapes/types';
 
 /** The other side of the plate. */
 export const BACK: readonly Finding[] = [

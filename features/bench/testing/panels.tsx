@@ -3,8 +3,8 @@ import { useState } from 'react';
 import type { SettingName } from '@/core/setting/table';
 import { LogButton, UndoButton } from '../BenchButtons';
 import { JudgeBar } from '../JudgeBar';
-import { SettingsPanel } from '../SettingsPanel';
-import { Verdict } from '../Verdict';
+import { SettingsPanel } from '../settings/SettingsPanel';
+import { Verdict } from '../verdict/Verdict';
 import { OnBench } from './shop';
 
 /** The panels of the bench by themselves, as the tests press them. */

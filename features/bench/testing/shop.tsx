@@ -7,16 +7,16 @@ import { validateCase } from '@/core/case/validate';
 import { EXAMPLE_CASE } from '@/core/cases/example';
 import type { CareKnown } from '@/core/care/due';
 import type { Teaching } from '@/core/learning/teaching';
-import type { Changed, WaitingChange } from '@/core/record/change-schema';
-import type { Bead, Coupon, JobVersion, NewBead } from '@/core/record/schema';
-import { clearDeviceDatabase } from '@/platform/device-database';
-import { forgetWaiting } from '@/platform/outbox';
+import type { Changed, WaitingChange } from '@/core/record/shapes/change-schema';
+import type { Bead, Coupon, JobVersion, NewBead } from '@/core/record/shapes/record-schema';
+import { clearDeviceDatabase } from '@/client/outbox/device-database';
+import { forgetWaiting } from '@/client/outbox/outbox';
 import { replacePlatform } from '@/platform/ports';
 import { forgetMemory } from '@/platform/stored';
 import { answering } from '@/workers/answer-question';
 import type { Question } from '@/workers/protocol';
-import { startSending } from '../../shared/sending';
-import { useCoupon } from '../../shared/use-records';
+import { startSending } from '../../../client/send-changes';
+import { useCoupon } from '../../../client/use-records';
 import {
   BenchProvider,
   useBenchActions,
@@ -25,7 +25,7 @@ import {
   useDraftPart,
   useLive,
   useSaving,
-} from '../bench';
+} from '../state/bench';
 
 /** The nth id of a test. */
 export const ID = (n: number): string => `0190b000-0000-7000-8000-${String(n).padStart(12, '0')}`;

@@ -1,4 +1,4 @@
-import type { Coupon } from '@/core/record/schema';
+import type { Coupon } from '@/core/record/shapes/record-schema';
 
 const SETUP = {
   id: '0190a000-0000-7000-8000-0000000000a1',

@@ -1,0 +1,16 @@
+import type { CareKnown } from '../../care/due';
+import type { Change } from '../change/change';
+import type { WaitingChange } from '../shapes/change-schema';
+
+/** What is known of the care of a rig, with what waits on the device laid over it: what was done begins anew. */
+export function careWith(known: readonly CareKnown[], rigId: string, waiting: readonly WaitingChange[]): CareKnown[] {
+  return known.map((one) =>
+    (waiting as unknown as Change[]).reduce(
+      (now, change) =>
+        change.kind === 'care' && change.of === rigId && change.fields.task === one.task
+          ? { ...now, since: change.fields.doneAt, arcMinutes: 0, beads: 0, showing: 0 }
+          : now,
+      one,
+    ),
+  );
+}

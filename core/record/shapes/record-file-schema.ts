@@ -1,0 +1,187 @@
+import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
+import { LEVEL_SCHEMA } from '../../inspection/level-schema';
+import { ID, INSTANT } from '../../schema/parts';
+import { BEAD_SCHEMA, type Bead } from './bead-schema';
+import { NEW_CARE_SCHEMA } from './care-schema';
+import { KEPT_PICTURE_SCHEMA, type KeptPicture } from './picture-schema';
+import { NEW_PROVEN_SCHEMA } from './saved-setting-schema';
+import { COUPON_ROW_SCHEMA, JOB_VERSION_SCHEMA, NEW_SETUP_SCHEMA, RIG_RECORD_SCHEMA } from './record-schema';
+import { INSPECTION_SCHEMA, NEW_REPAIR_SCHEMA, NEW_WELD_SCHEMA } from './weld-schema';
+
+/**
+ * Everything that a workshop has written down, as one open document: each kind of thing a list, each thing with its own id,
+ * naming others by theirs. What the server counts or numbers for itself (revisions, how a weld stands) is made anew.
+ */
+export const RECORD_FORMAT = 'jolly-tinker/record';
+export const RECORD_VERSION = 1;
+
+const { id, name, note, putAway, learnsSince, runOutScale } = RIG_RECORD_SCHEMA.properties;
+const KEPT_RIG = {
+  type: 'object',
+  additionalProperties: false,
+  required: ['id', 'name', 'note', 'putAway', 'learnsSince', 'runOutScale', 'setupId'],
+  /** `setupId` is what is fitted now. */
+  properties: { id, name, note, putAway, learnsSince, runOutScale, setupId: ID },
+} as const satisfies JSONSchema;
+
+const KEPT_SETUP = {
+  type: 'object',
+  additionalProperties: false,
+  required: [...NEW_SETUP_SCHEMA.required, 'rigId', 'assumed'],
+  properties: { ...NEW_SETUP_SCHEMA.properties, rigId: ID, assumed: { type: 'boolean' } },
+} as const satisfies JSONSchema;
+
+const coupon = COUPON_ROW_SCHEMA.properties;
+const KEPT_COUPON = {
+  type: 'object',
+  additionalProperties: false,
+  required: ['id', 'rigId', 'title', 'createdAt', 'putAway', 'jobId'],
+  /** `jobId` is the plate as it is known now. */
+  properties: {
+    ...{ id: coupon.id, rigId: coupon.rigId, title: coupon.title, createdAt: coupon.createdAt },
+    ...{ putAway: coupon.putAway, jobId: ID },
+  },
+} as const satisfies JSONSchema;
+
+const KEPT_JOB = {
+  type: 'object',
+  additionalProperties: false,
+  required: [...JOB_VERSION_SCHEMA.required, 'couponId'],
+  properties: { ...JOB_VERSION_SCHEMA.properties, couponId: ID },
+} as const satisfies JSONSchema;
+
+/** Findings and causes are read as any text: what a newer or older version named stays in the record by its own words. */
+const { revision: _beadRevision, ...BEAD } = BEAD_SCHEMA.properties;
+const KEPT_BEAD = {
+  type: 'object',
+  additionalProperties: false,
+  required: BEAD_SCHEMA.required.filter((field) => field !== 'revision'),
+  properties: BEAD,
+} as const satisfies JSONSchema;
+
+const KEPT_PROVEN = {
+  type: 'object',
+  additionalProperties: false,
+  required: [...NEW_PROVEN_SCHEMA.required, 'putAway'],
+  properties: { ...NEW_PROVEN_SCHEMA.properties, putAway: { type: 'boolean' } },
+} as const satisfies JSONSchema;
+
+const KEPT_WELD = {
+  type: 'object',
+  additionalProperties: false,
+  required: [...NEW_WELD_SCHEMA.required, 'putAway', 'steps'],
+  properties: {
+    ...NEW_WELD_SCHEMA.properties,
+    putAway: { type: 'boolean' },
+    /** Inspections and repairs in the order they came. */
+    steps: {
+      type: 'array',
+      maxItems: 200,
+      items: {
+        anyOf: [
+          {
+            type: 'object',
+            additionalProperties: false,
+            required: ['inspection'],
+            properties: { inspection: INSPECTION_SCHEMA },
+          },
+          {
+            type: 'object',
+            additionalProperties: false,
+            required: ['repair'],
+            properties: { repair: NEW_REPAIR_SCHEMA },
+          },
+        ],
+      },
+    },
+  },
+} as const satisfies JSONSchema;
+
+const KEPT_CARE = {
+  type: 'object',
+  additionalProperties: false,
+  required: [...NEW_CARE_SCHEMA.required, 'rigId'],
+  properties: { ...NEW_CARE_SCHEMA.properties, rigId: ID },
+} as const satisfies JSONSchema;
+
+const { revision: _levelRevision, ...LEVEL } = LEVEL_SCHEMA.properties;
+const KEPT_LEVEL = {
+  type: 'object',
+  additionalProperties: false,
+  required: ['id', 'name', 'use', 'limits'],
+  properties: LEVEL,
+} as const satisfies JSONSchema;
+
+/** The schema of each thing, by the list it stands in; a list may be left out. */
+export const KEPT_SCHEMAS = {
+  rigs: KEPT_RIG,
+  setups: KEPT_SETUP,
+  coupons: KEPT_COUPON,
+  jobs: KEPT_JOB,
+  beads: KEPT_BEAD,
+  proven: KEPT_PROVEN,
+  welds: KEPT_WELD,
+  care: KEPT_CARE,
+  levels: KEPT_LEVEL,
+  pictures: KEPT_PICTURE_SCHEMA,
+} as const;
+export type KeptKind = keyof typeof KEPT_SCHEMAS;
+export const KEPT_KINDS = Object.keys(KEPT_SCHEMAS) as KeptKind[];
+
+/** Things in one file, so that a file cannot fill the memory of whoever reads it. */
+export const MOST_THINGS = 250_000;
+
+export const RECORD_SCHEMA = {
+  $schema: 'http://json-schema.org/draft-07/schema#',
+  title: 'The record of a welding workshop',
+  type: 'object',
+  additionalProperties: false,
+  required: ['format', 'version', 'madeAt'],
+  properties: {
+    format: { const: RECORD_FORMAT },
+    version: { const: RECORD_VERSION },
+    madeAt: INSTANT,
+    ...Object.fromEntries(
+      KEPT_KINDS.map((kind) => [kind, { type: 'array', maxItems: MOST_THINGS, items: KEPT_SCHEMAS[kind] }]),
+    ),
+  },
+} as const;
+
+export type KeptRig = FromSchema<typeof KEPT_RIG>;
+export type KeptSetup = FromSchema<typeof KEPT_SETUP>;
+export type KeptCoupon = FromSchema<typeof KEPT_COUPON>;
+export type KeptJob = FromSchema<typeof KEPT_JOB>;
+export type KeptBead = Omit<Bead, 'revision'>;
+export type KeptProven = FromSchema<typeof KEPT_PROVEN>;
+export type KeptWeld = FromSchema<typeof KEPT_WELD>;
+export type KeptCare = FromSchema<typeof KEPT_CARE>;
+export type KeptLevel = FromSchema<typeof KEPT_LEVEL>;
+
+/** Everything there is, each kind a list. */
+export type Kept = {
+  rigs: KeptRig[];
+  setups: KeptSetup[];
+  coupons: KeptCoupon[];
+  jobs: KeptJob[];
+  beads: KeptBead[];
+  proven: KeptProven[];
+  welds: KeptWeld[];
+  care: KeptCare[];
+  levels: KeptLevel[];
+  pictures: KeptPicture[];
+};
+export type RecordFile = { format: string; version: number; madeAt: string } & Partial<Kept>;
+
+/** An empty record. */
+export const emptyKept = (): Kept => ({
+  rigs: [],
+  setups: [],
+  coupons: [],
+  jobs: [],
+  beads: [],
+  proven: [],
+  welds: [],
+  care: [],
+  levels: [],
+  pictures: [],
+});

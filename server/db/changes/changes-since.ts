@@ -1,0 +1,218 @@
+import { and, asc, between, count, eq, gt, lte } from 'drizzle-orm';
+import type { Changes } from '../../../core/record/shapes/change-schema';
+import { toCouponRow, withJob } from '../records/coupons';
+import { overriding } from './history';
+import { once } from '../engine/prepared';
+import type { Store } from '../engine/store';
+import { readable, toBead, toRig, type Unreadable } from '../tables/rows';
+import { levelsBetween } from '../records/levels';
+import { picturesBetween } from '../records/pictures';
+import { provenBetween } from '../records/saved-settings';
+import { weldsBetween } from '../records/welds';
+import { beads, coupons, ledger, levels, pictures, proven, rigs, setups, welds } from '../tables/schema';
+import { onWritten } from '../records/write';
+
+const newest = once((store) => store.select({ revision: ledger.revision }).from(ledger).prepare());
+
+/** The newest revision of all; asking for it shows that the database can be read. */
+export function newestRevision(store: Store): number {
+  const row = newest(store).get();
+  if (row === undefined) throw new Error('the ledger is empty');
+  return row.revision;
+}
+
+/**
+ * Devices that wait are told of what is written together, this far apart: with many of them each write would wake all, ms. Where
+ * telling them all takes long it is done less often, so that most of the time is left to those who write.
+ */
+const TOLD_EVERY_MS = 250;
+const TOLD_AT_LEAST_EVERY_MS = 1000;
+const REST_FOR_TELLING = 8;
+/** So many are told at a time: in between, those who write are answered. */
+const TOLD_AT_ONCE = 5;
+
+type Telling = { told: number; latest: number; waiting: Set<() => void>; isComing: boolean };
+const tellings = new WeakMap<Store, Telling>();
+
+/** What those who wait were told of last. The first write after a rest is told at once, those after it together. */
+function tellingOf(store: Store): Telling {
+  const known = tellings.get(store);
+  if (known !== undefined) return known;
+  const newest = newestRevision(store);
+  const telling: Telling = { told: newest, latest: newest, waiting: new Set(), isComing: false };
+  tellings.set(store, telling);
+  const tell = (): void => {
+    telling.isComing = true;
+    telling.told = telling.latest;
+    const from = performance.now();
+    const waiting = [...telling.waiting];
+    const tellSome = (): void => {
+      waiting.splice(0, TOLD_AT_ONCE).forEach((wake) => wake());
+      // By then these have been answered.
+      setImmediate(waiting.length > 0 ? tellSome : restAWhile);
+    };
+    const restAWhile = (): void => {
+      const rest = REST_FOR_TELLING * (performance.now() - from);
+      // Nor is anything asked of the database then, which may be closed.
+      const timer = setTimeout(
+        () => {
+          telling.isComing = false;
+          if (telling.latest > telling.told) tell();
+        },
+        Math.min(TOLD_AT_LEAST_EVERY_MS, Math.max(TOLD_EVERY_MS, rest)),
+      ) as unknown as NodeJS.Timeout;
+      // The page's timers, which are numbers, are known to the compiler too; here it is always Node's.
+      timer.unref();
+    };
+    tellSome();
+  };
+  onWritten(store, (revision) => {
+    telling.latest = Math.max(telling.latest, revision);
+    if (!telling.isComing) tell();
+  });
+  return telling;
+}
+
+/**
+ * Comes back as soon as there is something newer than a revision, or when it was waited for long enough. What is written within a
+ * moment is told of together.
+ * @param patience ms
+ */
+export function somethingSince(store: Store, since: number, patience: number): Promise<void> {
+  if (patience === 0) return Promise.resolve();
+  const telling = tellingOf(store);
+  if (telling.told > since) return Promise.resolve();
+  // Something was written of which nobody was told: by a thread of its own, or within the moment.
+  if (!telling.isComing && newestRevision(store) > since) return Promise.resolve();
+  return new Promise((done) => {
+    const end = (): void => {
+      clearTimeout(timer);
+      telling.waiting.delete(end);
+      done();
+    };
+    const timer = setTimeout(end, patience) as unknown as NodeJS.Timeout;
+    // Nobody who waits holds up the end of the program.
+    timer.unref();
+    telling.waiting.add(end);
+  });
+}
+
+/** What a device may hold, each with the revision it was last written at. */
+const TOLD = [rigs, coupons, beads, proven, welds, levels, pictures];
+
+/** So many more than its limit a page may hold, for the writes of one revision to stay together. */
+const MOST_BESIDE = 300;
+
+const countBetween = (store: Store, since: number, upTo: number): number =>
+  TOLD.reduce(
+    (sum, table) =>
+      sum +
+      store
+        .select({ rows: count() })
+        .from(table)
+        .where(between(table.revision, since + 1, upTo))
+        .get()!.rows,
+    0,
+  );
+
+/** Answers that were given of late: many devices ask the same at once. */
+const MOST_GIVEN = 40;
+const given = new WeakMap<Store, Map<string, Changes>>();
+
+/**
+ * What changed since a revision as those who wait are told of it, worked out once for all that ask the same.
+ * @returns the same object to each: it is not to be changed
+ */
+export function changesTold(
+  store: Store,
+  since: number,
+  limit: number,
+  report: (unreadable: Unreadable) => void,
+): Changes {
+  // Up to what was told of last, so that all who were woken together ask the same; who waits for nothing gets the newest.
+  const { told, isComing } = tellingOf(store);
+  const newest = isComing && told > since ? told : newestRevision(store);
+  const known = given.get(store) ?? new Map<string, Changes>();
+  given.set(store, known);
+  const key = `${since} ${limit} ${newest}`;
+  const before = known.get(key);
+  if (before !== undefined) return before;
+  const changes = changesSince(store, since, limit, report, newest);
+  known.set(key, changes);
+  if (known.size > MOST_GIVEN) known.delete([...known.keys()][0]);
+  return changes;
+}
+
+/**
+ * What changed since a revision, oldest first. Writes of one revision stay together, so a page may hold some more than
+ * its limit. Where one revision wrote very much, as a file that was taken in does, that alone is said.
+ * @param since the newest revision the asker knows, 0 for none
+ * @param newest how far it goes: what is written later is left for another time
+ */
+export function changesSince(
+  store: Store,
+  since: number,
+  limit: number,
+  report: (unreadable: Unreadable) => void,
+  newest = newestRevision(store),
+): Changes {
+  const marks = TOLD.flatMap((table) =>
+    store
+      .select({ revision: table.revision })
+      .from(table)
+      .where(and(gt(table.revision, since), lte(table.revision, newest)))
+      .orderBy(asc(table.revision))
+      .limit(limit + 1)
+      .all(),
+  );
+  const inOrder = marks.map(({ revision }) => revision).sort((a, b) => a - b);
+  const upTo = inOrder.length > limit ? inOrder[limit - 1] : newest;
+  if (countBetween(store, since, upTo) > limit + MOST_BESIDE)
+    return {
+      ...{ rigs: [], coupons: [], beads: [], proven: [], welds: [], levels: [], pictures: [] },
+      overriding: overriding(store, since, upTo, report),
+      ...{ upTo, more: upTo < newest, anew: true },
+    };
+  const rigRows = store
+    .select({ rig: rigs, setup: setups })
+    .from(rigs)
+    .innerJoin(setups, eq(rigs.setupId, setups.id))
+    .where(between(rigs.revision, since + 1, upTo))
+    .orderBy(asc(rigs.revision))
+    .all();
+  const couponRows = withJob(store)
+    .where(between(coupons.revision, since + 1, upTo))
+    .orderBy(asc(coupons.revision))
+    .all();
+  const beadRows = store
+    .select()
+    .from(beads)
+    .where(between(beads.revision, since + 1, upTo))
+    .orderBy(asc(beads.revision))
+    .all();
+  const byId = <T extends object>(rows: T[], id: (row: T) => string): (T & { id: string })[] =>
+    rows.map((row) => ({ ...row, id: id(row) }));
+  return {
+    rigs: readable(
+      'rigs',
+      byId(rigRows, ({ rig }) => rig.id),
+      ({ rig, setup }) => toRig(rig, setup),
+      report,
+    ),
+    coupons: readable(
+      'coupons',
+      byId(couponRows, ({ coupon }) => coupon.id),
+      toCouponRow,
+      report,
+    ),
+    beads: readable('beads', beadRows, toBead, report),
+    proven: provenBetween(store, since + 1, upTo, report),
+    welds: weldsBetween(store, since + 1, upTo, report),
+    levels: levelsBetween(store, since, upTo),
+    pictures: picturesBetween(store, since + 1, upTo, report),
+    overriding: overriding(store, since, upTo, report),
+    upTo,
+    more: upTo < newest,
+    anew: false,
+  };
+}

@@ -1,5 +1,0 @@
-import type { BetterSQLite3Database } from 'drizzle-orm/better-sqlite3';
-import type * as schema from './schema';
-
-/** The database as queries see it. */
-export type Store = BetterSQLite3Database<typeof schema>;

@@ -1,0 +1,184 @@
+import isSame from 'fast-deep-equal';
+import { inArray } from 'drizzle-orm';
+import { KIND_NAMES, type Refused } from '../../core/record/change/read-record-file';
+import { emptyKept, KEPT_KINDS, type Kept, type KeptKind } from '../../core/record/shapes/record-file-schema';
+import type { Store } from '../db/engine/store';
+import { beads } from '../db/tables/schema';
+import { A_PAGE, keptOf } from './export-rows';
+
+/** What may differ from what is kept here: everything else of a thing is written once and never changed. */
+const MAY_CHANGE: { [kind in KeptKind]: readonly string[] } = {
+  rigs: ['name', 'note', 'putAway', 'learnsSince', 'runOutScale', 'setupId'],
+  setups: [],
+  coupons: ['title', 'rigId', 'putAway', 'jobId'],
+  jobs: [],
+  beads: ['outcome', 'note', 'takenBack'],
+  proven: ['note', 'putAway'],
+  welds: ['title', 'note', 'putAway', 'steps'],
+  care: [],
+  levels: ['name', 'use', 'limits'],
+  pictures: ['view', 'note', 'measuring', 'takenBack'],
+};
+
+/** What a thing names, and of which kind that is. */
+const NAMES: { [kind in KeptKind]: readonly (readonly [field: string, of: KeptKind])[] } = {
+  rigs: [['setupId', 'setups']],
+  setups: [['rigId', 'rigs']],
+  coupons: [
+    ['rigId', 'rigs'],
+    ['jobId', 'jobs'],
+  ],
+  jobs: [['couponId', 'coupons']],
+  beads: [
+    ['couponId', 'coupons'],
+    ['setupId', 'setups'],
+    ['jobId', 'jobs'],
+  ],
+  proven: [['beadId', 'beads']],
+  welds: [['provenId', 'proven']],
+  care: [['rigId', 'rigs']],
+  levels: [],
+  pictures: [
+    ['beadId', 'beads'],
+    ['weldId', 'welds'],
+  ],
+};
+
+type Thing = Record<string, unknown> & { id: string };
+type Counts = { [kind in KeptKind]: number };
+
+/** What taking a record in would come to. */
+export type Plan = {
+  /** Not kept here yet. */
+  add: Kept;
+  /** Kept here, and otherwise in the file in what may change: each as the file has it. */
+  change: Kept;
+  same: Counts;
+  refused: Refused[];
+};
+
+const none = (): Counts => Object.fromEntries(KEPT_KINDS.map((kind) => [kind, 0])) as Counts;
+
+/** What is kept of some ids, by id. */
+export function keptBy(store: Store, kind: KeptKind, ids: readonly string[]): Map<string, Thing> {
+  const found = new Map<string, Thing>();
+  for (let from = 0; from < ids.length; from += A_PAGE)
+    for (const thing of keptOf(store, kind, ids.slice(from, from + A_PAGE), () => undefined))
+      found.set(thing.id, thing as unknown as Thing);
+  return found;
+}
+
+/** Steps that are kept already stand first and as they are; a file may only add to them. */
+function stepsGoOn(now: unknown, then: unknown): boolean {
+  const [kept, told] = [now as unknown[], then as unknown[]];
+  return kept.every((step, i) => isSame(step, told[i]));
+}
+
+/** Why a thing that is kept here cannot be as the file has it; null where it can. */
+function clash(kind: KeptKind, now: Thing, then: Thing): string | null {
+  const differs = [...new Set([...Object.keys(now), ...Object.keys(then)])].filter(
+    (field) => !isSame(now[field] ?? null, then[field] ?? null),
+  );
+  const fixed = differs.find((field) => !MAY_CHANGE[kind].includes(field));
+  if (fixed !== undefined) return `its ${fixed} is another here, and is never changed`;
+  if (kind === 'welds' && !stepsGoOn(now.steps, then.steps))
+    return 'it was inspected or repaired otherwise here, and what was written is never changed';
+  return null;
+}
+
+/** Numbers of beads that another bead of the coupon has here already. */
+function numberTaken(store: Store, kept: Kept): Map<string, string> {
+  const taken = new Map<string, string>();
+  const couponIds = [...new Set(kept.beads.map(({ couponId }) => couponId))];
+  const here = new Map<string, string>();
+  for (let from = 0; from < couponIds.length; from += A_PAGE)
+    store
+      .select({ id: beads.id, couponId: beads.couponId, number: beads.number })
+      .from(beads)
+      .where(inArray(beads.couponId, couponIds.slice(from, from + A_PAGE)))
+      .all()
+      .forEach(({ id, couponId, number }) => here.set(`${couponId} ${number}`, id));
+  for (const { id, couponId, number } of kept.beads) {
+    const key = `${couponId} ${number}`;
+    const other = here.get(key);
+    if (other !== undefined && other !== id) taken.set(id, `bead ${number} of its coupon is another`);
+    here.set(key, id);
+  }
+  return taken;
+}
+
+/**
+ * What taking a record in would come to: what is new, what is otherwise here, and what cannot be taken, each with its reason.
+ * Nothing is written.
+ * @param kept things that hold what their schemas take
+ */
+export function planFor(store: Store, kept: Kept): Plan {
+  const plan: Plan = { add: emptyKept(), change: emptyKept(), same: none(), refused: [] };
+  const inFile = Object.fromEntries(KEPT_KINDS.map((kind) => [kind, new Set(kept[kind].map(({ id }) => id))])) as {
+    [kind in KeptKind]: Set<string>;
+  };
+  const numbers = numberTaken(store, kept);
+  for (const kind of KEPT_KINDS) {
+    const things = kept[kind] as unknown as Thing[];
+    const here = keptBy(
+      store,
+      kind,
+      things.map(({ id }) => id),
+    );
+    const elsewhere = new Map(
+      NAMES[kind].map(([field, of]) => {
+        const named = things
+          .flatMap((thing) => (thing[field] === null ? [] : [String(thing[field])]))
+          .filter((id) => !inFile[of].has(id));
+        return [field, keptBy(store, of, [...new Set(named)])];
+      }),
+    );
+    for (const thing of things) {
+      const now = here.get(thing.id);
+      const lost = NAMES[kind].find(
+        ([field, of]) =>
+          thing[field] !== null &&
+          !inFile[of].has(String(thing[field])) &&
+          !elsewhere.get(field)!.has(String(thing[field])),
+      );
+      const why =
+        (lost === undefined ? null : `it names a ${KIND_NAMES[lost[1]]} that is neither in the file nor here`) ??
+        (kind === 'beads' ? (numbers.get(thing.id) ?? null) : null) ??
+        (now === undefined ? null : clash(kind, now, thing));
+      if (why !== null) plan.refused.push({ kind, id: thing.id, why: `The ${KIND_NAMES[kind]} ${thing.id}: ${why}.` });
+      else if (now === undefined) (plan.add[kind] as unknown[]).push(thing);
+      else if (isSame(now, thing)) plan.same[kind] += 1;
+      else (plan.change[kind] as unknown[]).push(thing);
+    }
+  }
+  // What is named must be of the same rig and coupon: else a bead would stand on a plate that is not its own.
+  plan.refused.push(...strangers(store, kept));
+  return plan;
+}
+
+/** Beads whose job is another coupon's, and settings that are kept of another coupon than their bead's. */
+function strangers(store: Store, kept: Kept): Refused[] {
+  const jobs = new Map([
+    ...keptBy(store, 'jobs', [...new Set(kept.beads.map(({ jobId }) => jobId))]),
+    ...kept.jobs.map((job) => [job.id, job as unknown as Thing] as const),
+  ]);
+  const ran = new Map([
+    ...keptBy(store, 'beads', [...new Set(kept.proven.map(({ beadId }) => beadId))]),
+    ...kept.beads.map((bead) => [bead.id, bead as unknown as Thing] as const),
+  ]);
+  const other = (kind: KeptKind, id: string, what: string): Refused => ({
+    kind,
+    id,
+    why: `The ${KIND_NAMES[kind]} ${id}: its ${what} is another coupon's.`,
+  });
+  return [
+    ...kept.beads.flatMap(({ id, jobId, couponId }) => {
+      const job = jobs.get(jobId);
+      return job === undefined || job.couponId === couponId ? [] : [other('beads', id, 'job')];
+    }),
+    ...kept.proven.flatMap(({ id, beadId, couponId }) => {
+      const bead = ran.get(beadId);
+      return bead === undefined || bead.couponId === couponId ? [] : [other('proven', id, 'bead')];
+    }),
+  ];
+}
