@@ -9,6 +9,7 @@ const node = {
 };
 module.exports = {
   globalSetup: '<rootDir>/scripts/jest-setup.mjs',
+  globalTeardown: '<rootDir>/scripts/jest-teardown.mjs',
   // A busy machine is slow; how long a test takes says nothing.
   testTimeout: 180_000,
   // One worker a core: by itself Jest leaves one core idle, which is half of a small machine.

@@ -148,9 +148,11 @@ export async function measureRecords(beads: number): Promise<Measured> {
     const { number: _, takenBack: __, revision: ___, ...like } = its[0];
     const log = await timed(60, async (run) => {
       const bead = { ...like, id: id(9, run), setupId: rig.setup.id, jobId: job.id } as NewBead;
-      const sent = await fetch(`${address}/api/beads/${bead.id}`, {
-        method: 'PUT',
-        body: JSON.stringify(bead),
+      const { id: of, ...fields } = bead;
+      const envelope = { id: id(8, run), kind: 'log-bead', of, device: id(7, 1), madeAt: bead.ranAt, against: 0 };
+      const sent = await fetch(`${address}/api/changes`, {
+        method: 'POST',
+        body: JSON.stringify({ ...envelope, fields }),
         headers: { 'content-type': 'application/json' },
       });
       if (!sent.ok) throw new Error(await sent.text());

@@ -1,7 +1,7 @@
 import { EXAMPLE_CASE } from '../core/cases/example';
 import { OutsideModel, TooBusy } from './errors/outside-model';
 import { BODY_LIMIT_KB } from './errors/problem';
-import { couponOn, openWorkshop, type Workshop } from './testing/workshop';
+import { openWorkshop, type Workshop } from './testing/workshop';
 
 let shop: Workshop;
 const open = async (options: Parameters<typeof openWorkshop>[0] = {}): Promise<void> => {
@@ -9,7 +9,6 @@ const open = async (options: Parameters<typeof openWorkshop>[0] = {}): Promise<v
 };
 afterEach(() => shop.stop());
 
-const RIG = '0190b000-0000-7000-8000-000000000003';
 const send = async (...asked: Parameters<Workshop['send']>) => {
   const { status, json, headers, type } = await shop.send(...asked);
   return { status, type, headers, problem: json as { code?: string; detail?: string; fields?: object[] } };
@@ -65,11 +64,9 @@ describe('every answer', () => {
 describe('a body', () => {
   it('is taken up to its limit, and not beyond', async () => {
     await open();
-    const of = (size: number) => ({ ...couponOn(RIG), title: 'x'.repeat(size) });
-    expect((await send('PUT', `/coupons/${of(1).id}`, of(BODY_LIMIT_KB * 1024 - 600))).problem.code).toBe(
-      'wrong-fields',
-    );
-    expect((await send('PUT', `/coupons/${of(1).id}`, of(BODY_LIMIT_KB * 1024))).problem).toEqual(
+    const of = (size: number) => ({ kind: 'begin-coupon', fields: { title: 'x'.repeat(size) } });
+    expect((await send('POST', '/changes', of(BODY_LIMIT_KB * 1024 - 600))).problem.code).toBe('wrong-fields');
+    expect((await send('POST', '/changes', of(BODY_LIMIT_KB * 1024))).problem).toEqual(
       expect.objectContaining({ code: 'too-large', detail: 'The body takes at most 128 kB.' }),
     );
   });

@@ -29,7 +29,7 @@ beforeEach(async () => {
   shop = await openWorkshop();
   dock = ((await shop.send('GET', '/rigs')).json as RigRecord[]).find(({ name }) => name === 'Dock set')!;
   plate = couponOn(dock.id);
-  await shop.send('PUT', `/coupons/${plate.id}`, plate);
+  await shop.begin(plate);
 });
 afterEach(() => shop.stop());
 

@@ -262,28 +262,6 @@ describe('two devices on one plate', () => {
   });
 });
 
-describe('a program that writes whole records', () => {
-  it('stands in the history as well, with only what it changed', async () => {
-    const bead = beadOn(plate, dock.setup.id);
-    await shop.send('PUT', `/beads/${bead.id}`, bead);
-    await shop.send('PUT', `/beads/${bead.id}`, bead);
-    await shop.send('PATCH', `/beads/${bead.id}`, { outcome: 'better', note: '' });
-    await shop.send('PUT', `/coupons/${plate.id}`, { ...plate, title: 'Pin' });
-    await shop.send('PUT', `/coupons/${plate.id}`, { ...plate, title: 'Pin' });
-    expect((await history()).slice(1).map(({ kind, device, fields }) => [kind, device, fields])).toEqual([
-      ['log-bead', null, {}],
-      ['change-bead', null, { outcome: 'better' }],
-      ['change-coupon', null, { title: 'Pin' }],
-    ]);
-  });
-
-  it('is another to every device', async () => {
-    await shop.send('PUT', `/coupons/${plate.id}`, { ...plate, title: 'Pin' });
-    const { entry } = await taken(made(PHONE, 'change-coupon', plate.id, { title: 'Strap' }));
-    expect(entry.overrode).toEqual([expect.objectContaining({ field: 'title', was: 'Pin', device: null })]);
-  });
-});
-
 describe('waiting for something new', () => {
   it('comes back as soon as anyone writes, at once where there is something, and at the end of its patience', async () => {
     const { upTo } = await get<Changes>('/changes?since=0&limit=200');

@@ -125,14 +125,14 @@ describe('the log follows what is written', () => {
   it('a judgement, a note, a bead taken back and brought back', async () => {
     const { beads } = await newest();
     const { id } = beads[0];
-    await shop.send('PATCH', `/beads/${id}`, { outcome: 'worse', note: 'Quokka' });
+    await shop.change('change-bead', id, { outcome: 'worse', note: 'Quokka' });
     expect(await entryOf(id)).toMatchObject({ outcome: 'worse', number: 1 });
     expect((await all('&text=quokka')).map(({ of }) => of)).toEqual([id]);
-    await shop.send('PATCH', `/beads/${id}`, { note: '' });
+    await shop.change('change-bead', id, { note: '' });
     expect(await all('&text=quokka')).toEqual([]);
-    await shop.send('PATCH', `/beads/${id}`, { takenBack: true });
+    await shop.change('change-bead', id, { takenBack: true });
     expect(await entryOf(id)).toBeUndefined();
-    await shop.send('PATCH', `/beads/${id}`, { takenBack: false });
+    await shop.change('change-bead', id, { takenBack: false });
     expect(await entryOf(id)).toMatchObject({ outcome: 'worse' });
   });
 

@@ -3,6 +3,8 @@ import type { RigRecord } from '../core/record/shapes/record-schema';
 import { askSite, beadOn, couponOn, freshId, openWorkshop, type Workshop } from './testing/workshop';
 
 let shop: Workshop;
+/** What of a change is the same whatever it changes. */
+const CHANGE = { device: freshId(), madeAt: '2026-05-04T09:30:00.000Z', against: 0 };
 let dock: RigRecord;
 beforeAll(async () => {
   shop = await openWorkshop();
@@ -37,7 +39,7 @@ describe('what is sent', () => {
 
   it('is read as an object only when it is one, and names at most twenty fields', async () => {
     for (const body of ['"text"', '[1]', 'null', '7', `"${'x'.repeat(100_000)}"`]) {
-      const bead = await refused('PUT', `/beads/${freshId()}`, body);
+      const bead = await refused('POST', '/changes', body);
       expect(bead.fields).toHaveLength(1);
       expect(JSON.stringify(bead).length).toBeLessThan(600);
       expect((await refused('POST', '/diagnose', body)).fields[0].field).toBe('body');
@@ -157,19 +159,21 @@ describe('what may be stored', () => {
       () => ({ ...rig(), setup: { ...rig().setup, rig: { gas: { argonPct: 60, co2Pct: 60 } } } }),
       'setup.rig.gas',
     ],
-    ['an id in capitals', '/coupons', () => ({ ...coupon(), id: freshId().replace('b', 'B') }), 'id'],
-    ['an id that is none', '/coupons', () => ({ ...coupon(), id: 'not-an-id' }), 'id'],
+    ['an id in capitals', '/coupons', () => ({ ...coupon(), id: freshId().replace('b', 'B') }), 'of'],
+    ['an id that is none', '/coupons', () => ({ ...coupon(), id: 'not-an-id' }), 'of'],
   ])('is not %s', async (_, path, make, field) => {
-    const value = make();
-    const { status, fields } = await refused('PUT', `${path}/${value.id}`, value);
+    const { id, ...value } = make();
+    const kind = { '/rigs': 'begin-rig', '/coupons': 'begin-coupon', '/beads': 'log-bead' }[path]!;
+    const { status, fields } = await refused('POST', '/changes', {
+      ...CHANGE,
+      id: freshId(),
+      kind,
+      of: id,
+      fields: value,
+    });
     expect(status).toBe(400);
     expect(fields.map((problem) => problem.field)).toEqual([field]);
-    expect((await shop.send('GET', `${path}/${value.id}`)).status).not.toBe(200);
-  });
-
-  it('is not under another id than the address names', async () => {
-    const value = coupon();
-    expect((await refused('PUT', `/coupons/${freshId()}`, value)).fields[0].field).toBe('id');
+    expect((await shop.send('GET', `${path}/${id}`)).status).not.toBe(200);
   });
 });
 
@@ -192,7 +196,8 @@ describe('who is answered', () => {
 
   it('writes from its own pages and from programs, and from no other page', async () => {
     const value = couponOn(dock.id);
-    const put = (headers: Record<string, string>) => shop.send('PUT', `/coupons/${value.id}`, value, headers);
+    const { id, ...fields } = value;
+    const put = (headers: Record<string, string>) => shop.change('begin-coupon', id, fields, headers);
     const host = `127.0.0.1:${shop.port}`;
     expect((await put({})).status).toBe(200);
     expect((await put({ host, origin: `http://${host}` })).status).toBe(200);
@@ -265,7 +270,7 @@ describe('the description of the API', () => {
       '/api/welds/{id}',
       '/api/welds/{id}/pictures',
     ]);
-    expect(described.paths['/api/beads/{id}'].patch.requestBody).toBeDefined();
+    expect(described.paths['/api/changes'].post.requestBody).toBeDefined();
     expect(Object.keys(described.paths['/api/diagnose'].post.responses)).toEqual(
       expect.arrayContaining(['200', '400', '415', '422', '503']),
     );

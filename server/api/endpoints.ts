@@ -3,33 +3,23 @@ import { PEOPLE } from './people';
 import { CASE_SCHEMA } from '../../core/case/schema';
 import { validateCase } from '../../core/case/validate';
 import {
-  BEAD_CHANGE_SCHEMA,
   BEAD_SCHEMA,
   COUPON_PAGE_SCHEMA,
   COUPON_SCHEMA,
-  NEW_BEAD_SCHEMA,
-  NEW_COUPON_SCHEMA,
-  NEW_RIG_SCHEMA,
   RIG_RECORD_SCHEMA,
 } from '../../core/record/shapes/record-schema';
-import { validateBead, validateBeadChange } from '../../core/record/change/validate-bead';
-import { validateCoupon } from '../../core/record/change/validate-coupon';
-import { validateRig } from '../../core/record/change/validate-rig';
 import { CARE_KNOWN_SCHEMA } from '../../core/record/shapes/care-schema';
 import { WORN_SCHEMA } from '../../core/record/shapes/part-wear';
 import { HISTORY_ENTRY_SCHEMA } from '../../core/record/shapes/change-schema';
 import { TEACHING_SCHEMA } from '../../core/learning/teaching';
 import { ID, INSTANT } from '../../core/schema/parts';
-import type { Validated } from '../../core/schema/validate';
 import { findBead } from '../db/records/beads';
 import { newestRevision } from '../db/changes/changes-since';
 import { careOf } from '../db/records/care';
 import { findCoupon, pageOfCoupons } from '../db/records/coupons';
 import { historyOf } from '../db/changes/history';
-import { changeBead, putBead, putCoupon, putRig } from '../db/changes/put';
 import { findRig, listRigs } from '../db/records/rigs';
 import { wornParts } from '../db/records/part-wear';
-import { write, type Writing } from '../db/records/write';
 import { chartOf, lessonsOf } from '../diagnosis/lessons';
 import { OutsideModel } from '../errors/outside-model';
 import { ANSWER_SCHEMA, CHART_SCHEMA, START_SCHEMA } from './answer-schema';
@@ -50,51 +40,21 @@ async function worked<T>(work: () => Promise<T>): Promise<T> {
   }
 }
 
-/** A kind of record: how one is read and how one is written. */
-type Resource<New> = {
-  name: string;
-  path: string;
-  kept: object;
-  fresh: object;
-  validate: (input: unknown) => Validated<New>;
-  find: (id: string, context: Context) => unknown;
-  put: (writing: Writing, value: New, now: Date) => void;
-};
-
-/** The one pattern of every record: get one, put one. A put may be sent again without harm. */
-function resource<New extends { id: string }>({
-  name,
-  path,
-  kept,
-  fresh,
-  validate,
-  find,
-  put,
-}: Resource<New>): AnyEndpoint[] {
-  const answer = { schema: kept, description: `the ${name} as it is kept` };
-  return [
-    endpoint({
-      method: 'get',
-      path: `${path}/{id}`,
-      summary: `One ${name}.`,
-      answer,
-      problems: ['not-found'],
-      work: ({ params }, context) => find(params.id, context),
-    }),
-    endpoint<New>({
-      method: 'put',
-      path: `${path}/{id}`,
-      summary: `Keeps a ${name}; the same one sent again changes nothing.`,
-      body: { schema: fresh, read: validate },
-      answer,
-      problems: ['conflict'],
-      work: async ({ params, body }, context) => {
-        await write(context.store, (writing) => put(writing, body, context.now()));
-        return find(params.id, context);
-      },
-    }),
-  ];
-}
+/** One thing of the record by its id. */
+const one = (
+  name: string,
+  path: string,
+  schema: object,
+  find: (id: string, context: Context) => unknown,
+): AnyEndpoint =>
+  endpoint({
+    method: 'get',
+    path: `${path}/{id}`,
+    summary: `One ${name}.`,
+    answer: { schema, description: `the ${name} as it is stored` },
+    problems: ['not-found'],
+    work: ({ params }, context) => find(params.id, context),
+  });
 
 const INSTANT_TEXT = INSTANT.pattern.slice(1, -1);
 const ID_TEXT = ID.pattern.slice(1, -1);
@@ -110,15 +70,7 @@ const RIGS = [
     answer: { schema: { type: 'array', items: RIG_RECORD_SCHEMA }, description: 'the rigs by name' },
     work: (_, { store, report }) => listRigs(store, report),
   }),
-  ...resource({
-    name: 'rig',
-    path: '/rigs',
-    kept: RIG_RECORD_SCHEMA,
-    fresh: NEW_RIG_SCHEMA,
-    validate: validateRig,
-    find: (id, { store }) => findRig(store, id),
-    put: putRig,
-  }),
+  one('rig', '/rigs', RIG_RECORD_SCHEMA, (id, { store }) => findRig(store, id)),
   endpoint({
     method: 'get',
     path: '/rigs/{id}/experience',
@@ -187,15 +139,7 @@ const COUPONS = [
       );
     },
   }),
-  ...resource({
-    name: 'coupon',
-    path: '/coupons',
-    kept: COUPON_SCHEMA,
-    fresh: NEW_COUPON_SCHEMA,
-    validate: validateCoupon,
-    find: (id, { store, report }) => findCoupon(store, id, report),
-    put: putCoupon,
-  }),
+  one('coupon', '/coupons', COUPON_SCHEMA, (id, { store, report }) => findCoupon(store, id, report)),
   endpoint({
     method: 'get',
     path: '/coupons/{id}/history',
@@ -205,29 +149,7 @@ const COUPONS = [
   }),
 ];
 
-const BEADS = [
-  ...resource({
-    name: 'bead',
-    path: '/beads',
-    kept: BEAD_SCHEMA,
-    fresh: NEW_BEAD_SCHEMA,
-    validate: validateBead,
-    find: (id, { store }) => findBead(store, id),
-    put: putBead,
-  }),
-  endpoint({
-    method: 'patch',
-    path: '/beads/{id}',
-    summary: 'Judges a bead, notes something on it, takes it back or brings it back.',
-    body: { schema: BEAD_CHANGE_SCHEMA, read: validateBeadChange },
-    answer: { schema: BEAD_SCHEMA, description: 'the bead as it is kept' },
-    problems: ['not-found'],
-    work: async ({ params, body }, { store, now }) => {
-      await write(store, (writing) => changeBead(writing, params.id, body, now()));
-      return findBead(store, params.id);
-    },
-  }),
-];
+const BEADS = [one('bead', '/beads', BEAD_SCHEMA, (id, { store }) => findBead(store, id))];
 
 /** Everything the server can be asked. */
 export const ENDPOINTS: readonly AnyEndpoint[] = [

@@ -30,7 +30,7 @@ describe('a backup', () => {
     const to = join(shop.folder, 'safe', 'copy.sqlite');
     const [contents] = await Promise.all([
       backUp(shop.file, to),
-      shop.send('PUT', `/coupons/${coupons[0].id}`, couponOn(coupons[0].rigId, { id: coupons[0].id })),
+      shop.change('change-coupon', coupons[0].id, { title: 'Named meanwhile' }),
     ]);
     expect(contents).toEqual({ rigs: 3, coupons: coupons.length, beads: expect.any(Number) });
     expect(titles(to)).toHaveLength(coupons.length);
@@ -42,7 +42,7 @@ describe('a backup', () => {
     await backUp(shop.file, copy);
     const [rig] = (await shop.send('GET', '/rigs')).json as { id: string }[];
     const later = couponOn(rig.id, { title: 'After the backup' });
-    await shop.send('PUT', `/coupons/${later.id}`, later);
+    await shop.begin(later);
     expect(() => restore(copy, shop.file, 'now')).toThrow(/in use\. Stop the server first/);
     shop.close();
     const { contents, kept } = restore(copy, shop.file, 'now');

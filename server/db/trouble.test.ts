@@ -52,12 +52,12 @@ describe('a database in trouble', () => {
     const value = couponOn(dock.id);
     const other = connect(shop.file);
     other.exec('BEGIN IMMEDIATE');
-    const late = shop.send('PUT', `/coupons/${value.id}`, value);
+    const late = shop.begin(value);
     expect((await shop.send('GET', '/health')).status).toBe(200);
     setTimeout(() => other.exec('COMMIT'), 150);
     expect((await late).status).toBe(200);
     other.exec('BEGIN IMMEDIATE');
-    const { status, json, headers } = await shop.send('PUT', `/coupons/${value.id}`, { ...value, title: 'Never' });
+    const { status, json, headers } = await shop.change('change-coupon', value.id, { title: 'Never' });
     other.exec('COMMIT');
     other.close();
     expect([status, (json as ProblemDocument).code, headers['retry-after']]).toEqual([503, 'database-locked', '1']);

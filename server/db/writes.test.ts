@@ -1,7 +1,7 @@
 import { sql } from 'drizzle-orm';
 import type { NewBead, NewCoupon, NewRig } from '../../core/record/shapes/record-schema';
 import { findBead } from './records/beads';
-import { changeBead } from './changes/put';
+import { changeBead } from '../testing/put';
 import { changesTold, newestRevision, somethingSince } from './changes/changes-since';
 import { findCoupon, pageOfCoupons } from './records/coupons';
 import { kept, nothingUnreadable, put, rig, databaseForEach } from '../testing/shelf';

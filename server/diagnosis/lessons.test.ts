@@ -1,6 +1,7 @@
 import type { Teaching } from '../../core/learning/teaching';
 import type { ChartCell } from '../../core/answer/own-chart';
 import type { Bead, RigRecord } from '../../core/record/shapes/record-schema';
+import type { Changed } from '../../core/record/shapes/change-schema';
 import { openStore } from '../db/open';
 import { beadOn, couponOn, freshId, openWorkshop, type Workshop } from '../testing/workshop';
 import { learn } from './diagnose.worker';
@@ -36,11 +37,11 @@ const change = (kind: string, of: string, fields: object) =>
 /** A coupon with beads on the rig, each judged. */
 async function run(...beads: Partial<Parameters<typeof beadOn>[2]>[]): Promise<Bead[]> {
   const coupon = couponOn(rig.id);
-  await shop.send('PUT', `/coupons/${coupon.id}`, coupon);
+  await shop.begin(coupon);
   const logged: Bead[] = [];
   for (const fields of beads) {
     const bead = beadOn(coupon, rig.setup.id, fields);
-    logged.push((await shop.send('PUT', `/beads/${bead.id}`, bead)).json);
+    logged.push(((await shop.log(bead)).json as Changed).bead!);
   }
   return logged;
 }
@@ -185,12 +186,12 @@ describe('what a rig has taught', () => {
     const chart = async (): Promise<ChartCell[]> => (await shop.send('GET', `/rigs/${rig.id}/chart`)).json;
     const job = { baseMetal: 'mild-steel', thicknessMm: 4, joint: 'fillet', position: 'overhead' } as const;
     const coupon = { ...couponOn(rig.id), job: { ...couponOn(rig.id).job, job } };
-    await shop.send('PUT', `/coupons/${coupon.id}`, coupon);
+    await shop.begin(coupon);
     const at = (cells: ChartCell[]) => cells.find((cell) => cell.thicknessMm === 4 && cell.position === 'overhead')!;
     expect(at(await chart()).proven).toBe(false);
     const settings = { voltageV: 17.7, wireSpeedMPerMin: 4.4 };
     const bead = beadOn(coupon, rig.setup.id, { settings, outcome: 'sound' });
-    await shop.send('PUT', `/beads/${bead.id}`, bead);
+    await shop.log(bead);
     expect(at(await chart())).toEqual(
       expect.objectContaining({ proven: true, settings: expect.objectContaining(settings) as object }),
     );

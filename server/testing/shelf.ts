@@ -6,7 +6,7 @@ import { findBead } from '../db/records/beads';
 import { findCoupon } from '../db/records/coupons';
 import { openStore, type OpenedStore } from '../db/open';
 import { clock } from '../system/clock';
-import { putBead, putCoupon, putRig } from '../db/changes/put';
+import { putBead, putCoupon, putRig } from './put';
 import { findRig } from '../db/records/rigs';
 import { writeNow } from '../db/records/write';
 

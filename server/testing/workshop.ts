@@ -1,14 +1,16 @@
 import Ajv2020 from 'ajv/dist/2020';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { cpSync, existsSync, mkdtempSync, renameSync, rmSync } from 'node:fs';
 import { createServer, request, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { answer } from '../../core/answer';
+import type { ChangeKind } from '../../core/record/shapes/change-schema';
 import type { NewBead, NewCoupon } from '../../core/record/shapes/record-schema';
 import { ENDPOINTS } from '../api/endpoints';
 import { openApi } from '../api/openapi';
 import { createApp, type AppOptions } from '../app';
+import { newestRevision } from '../db/changes/changes-since';
 import { openStore, type OpenedStore } from '../db/open';
 import type { Unreadable } from '../db/tables/rows';
 import { loadWorkshop } from '../demo/load';
@@ -19,6 +21,8 @@ import { createLog } from '../http/request-log';
 import chartsFrom from '../files/charts.worker';
 import takeFileIn from '../files/import-record.worker';
 
+/** The device that changes of tests come from. */
+const DEVICE = '0190b000-0000-7000-8000-0000000000de';
 /** A day on which the demo is told, so that tests see the same times. */
 export const NOW = Date.parse('2026-05-04T09:00:00Z');
 
@@ -34,6 +38,10 @@ export type Workshop = OpenedStore & {
   port: number;
   unreadable: Unreadable[];
   send: (method: string, path: string, body?: unknown, headers?: Record<string, string>) => Promise<Sent>;
+  /** A change as a device makes it that knows all there is; answered with what is now so. */
+  change: (kind: ChangeKind, of: string, fields: object, headers?: Record<string, string>) => Promise<Sent>;
+  begin: (coupon: NewCoupon) => Promise<Sent>;
+  log: (bead: NewBead) => Promise<Sent>;
   stop: () => Promise<void>;
 };
 
@@ -95,18 +103,43 @@ function ask(
   });
 }
 
+const DATABASE = 'jolly-tinker.sqlite';
+
+/** Puts the demo's database and pictures into a folder. */
+function fillWithDemo(folder: string, years: boolean): void {
+  const { store, close } = openStore(join(folder, DATABASE));
+  shelveDemoPictures(shelfOf(join(folder, DATABASE)));
+  loadWorkshop(store, NOW, years);
+  close();
+}
+
+/** The same, copied from what the first test of this run made: working it out for each took half of their time. */
+function copyDemo(folder: string, years: boolean): void {
+  const shared = process.env.JEST_SHARED;
+  if (shared === undefined) return fillWithDemo(folder, years);
+  const made = join(shared, `${years ? 'years' : 'weeks'}-${process.env.DATABASE_URL ?? 'sqlite'}`.replace(/\W/g, '-'));
+  if (!existsSync(made)) {
+    const making = mkdtempSync(join(shared, 'making-'));
+    fillWithDemo(making, years);
+    try {
+      renameSync(making, made);
+    } catch (error) {
+      // Another suite was quicker, and made the same.
+      if (!existsSync(made)) throw error;
+    }
+  }
+  cpSync(made, folder, { recursive: true });
+}
+
 /** A server with a database of its own, filled with the demo's last four weeks unless told otherwise. Every answer is held against the description. */
 export async function openWorkshop(
   options: Partial<AppOptions> & { demo?: boolean; years?: boolean } = {},
 ): Promise<Workshop> {
   const { demo = true, years = false, ...app } = options;
   const folder = mkdtempSync(join(tmpdir(), 'jolly-'));
-  const file = join(folder, 'jolly-tinker.sqlite');
+  const file = join(folder, DATABASE);
+  if (demo) copyDemo(folder, years);
   const opened = openStore(file);
-  if (demo) {
-    shelveDemoPictures(shelfOf(file));
-    loadWorkshop(opened.store, NOW, years);
-  }
   const unreadable: Unreadable[] = [];
   const server: Server = createServer(
     createApp({
@@ -126,17 +159,26 @@ export async function openWorkshop(
   );
   await new Promise<void>((ready) => server.listen(0, '127.0.0.1', ready));
   const { port } = server.address() as AddressInfo;
+  const send: Workshop['send'] = async (method, path, body, headers = {}) => {
+    const sent = await ask(port, method, `/api${path}`, body, headers);
+    if (sent.type.includes('json')) holdAgainstDescription(method, path, sent.status, sent.json);
+    return sent;
+  };
+  const change: Workshop['change'] = (kind, of, fields, headers = {}) => {
+    const against = newestRevision(opened.store);
+    const envelope = { id: freshId(), kind, of, device: DEVICE, madeAt: new Date(NOW).toISOString(), against };
+    return send('POST', '/changes', { ...envelope, fields }, headers);
+  };
   return {
     ...opened,
     folder,
     file,
     port,
     unreadable,
-    send: async (method, path, body, headers = {}) => {
-      const sent = await ask(port, method, `/api${path}`, body, headers);
-      if (sent.type.includes('json')) holdAgainstDescription(method, path, sent.status, sent.json);
-      return sent;
-    },
+    send,
+    change,
+    begin: ({ id, ...coupon }) => change('begin-coupon', id, coupon),
+    log: ({ id, ...bead }) => change('log-bead', id, bead),
     stop: async () => {
       server.closeAllConnections();
       await new Promise((stopped) => server.close(stopped));

@@ -38,7 +38,7 @@ describe('what the parts of a rig have done', () => {
     const fresh = { ...rig, id: freshId(), name: 'Fresh set' };
     const { arcControlRising, display, rig: facts } = rig.setup;
     const setup = { id: freshId(), fittedAt: rig.setup.fittedAt, arcControlRising, display, rig: facts };
-    await shop.send('PUT', `/rigs/${fresh.id}`, { id: fresh.id, name: fresh.name, note: '', setup });
+    await shop.change('begin-rig', fresh.id, { name: fresh.name, note: '', setup });
     const unused: Worn[] = (await shop.send('GET', `/rigs/${fresh.id}/parts`)).json;
     expect(unused.map(({ beads }) => beads)).toEqual(unused.map(() => 0));
   });
@@ -48,14 +48,14 @@ describe('what the parts of a rig have done', () => {
     const fittedAt = '2027-05-04T09:00:00.000Z';
     const setupId = await refit(fittedAt);
     const coupon = couponOn(rig.id);
-    await shop.send('PUT', `/coupons/${coupon.id}`, coupon);
+    await shop.begin(coupon);
     const [paced, plain, gone] = [
       beadOn(coupon, setupId, { ranAt: '2027-05-04T10:00:00.000Z', settings: { travelSpeedMmPerMin: 200 } }),
       beadOn(coupon, setupId, { ranAt: '2027-05-04T10:10:00.000Z' }),
       beadOn(coupon, setupId, { ranAt: '2027-05-04T10:20:00.000Z' }),
     ];
-    for (const bead of [paced, plain, gone]) await shop.send('PUT', `/beads/${bead.id}`, bead);
-    await shop.send('PATCH', `/beads/${gone.id}`, { takenBack: true });
+    for (const bead of [paced, plain, gone]) await shop.log(bead);
+    await shop.change('change-bead', gone.id, { takenBack: true });
     const after = await worn();
     // 100 mm at 200 mm/min, and 100 mm at a usual 350.
     expect(partOf(after, 'tip')).toEqual({ part: 'tip', since: fittedAt, beads: 2, arcMinutes: 0.8, taken: null });
@@ -69,7 +69,7 @@ describe('what the parts of a rig have done', () => {
       cylinder: { kind: 'compressed', volumeL: 20, pressureBar: 100, at: '2027-05-04T10:05:00.000Z' },
     });
     const coupon = couponOn(rig.id);
-    await shop.send('PUT', `/coupons/${coupon.id}`, coupon);
+    await shop.begin(coupon);
     const settings = { travelSpeedMmPerMin: 200, wireSpeedMPerMin: 8, gasFlowLPerMin: 10 };
     const ran = (ranAt: string, some: object) => beadOn(coupon, setupId, { ranAt, settings: some });
     const [before, one, plain] = [
@@ -77,7 +77,7 @@ describe('what the parts of a rig have done', () => {
       ran('2027-05-04T10:00:00.000Z', settings),
       ran('2027-05-04T10:10:00.000Z', {}),
     ];
-    for (const bead of [before, one, plain]) await shop.send('PUT', `/beads/${bead.id}`, bead);
+    for (const bead of [before, one, plain]) await shop.log(bead);
     const all = await worn();
     // Half a minute at 8 m/min, and 100 mm at a usual 350 mm/min and 6 m/min; 0.9 mm steel weighs 5 g a metre.
     const metres = 0.5 * 8 + (100 / 350) * 6;

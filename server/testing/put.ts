@@ -1,21 +1,18 @@
 import { v7 } from 'uuid';
-import type { ChangeKind, CouponChange, RigChange } from '../../../core/record/shapes/change-schema';
-import type { FieldsOf } from '../../../core/record/change/change';
-import type { BeadChange, NewBead, NewCoupon, NewRig } from '../../../core/record/shapes/record-schema';
-import { applyChange, type Incoming } from './apply';
-import { beadNow } from '../records/beads';
-import { newestRevision } from './changes-since';
-import { couponNow } from '../records/coupons';
-import { rigNow } from '../records/rigs';
-import type { Writing } from '../records/write';
+import type { ChangeKind, CouponChange, RigChange } from '../../core/record/shapes/change-schema';
+import type { FieldsOf } from '../../core/record/change/change';
+import type { BeadChange, NewBead, NewCoupon, NewRig } from '../../core/record/shapes/record-schema';
+import { applyChange, type Incoming } from '../db/changes/apply';
+import { beadNow } from '../db/records/beads';
+import { newestRevision } from '../db/changes/changes-since';
+import { couponNow } from '../db/records/coupons';
+import { rigNow } from '../db/records/rigs';
+import type { Writing } from '../db/records/write';
 
 /** Where something is put, and when. */
 type Put = { writing: Writing; now: Date };
 
-/**
- * Whole records as a program sends them: each becomes the changes that make what is kept into what was sent, so that
- * the history tells of these writes as of any other. A program reads what is newest and so overrides nothing unseen.
- */
+/** Whole records, for tests of what is stored: each becomes the changes that make what is stored into it. */
 function apply<Kind extends ChangeKind>({ writing, now }: Put, kind: Kind, of: string, fields: FieldsOf[Kind]): void {
   const change = {
     ...{ id: v7(), kind, of, device: null, madeAt: now.toISOString(), fields },
