@@ -84,24 +84,33 @@ type OwnJob = {
   workpiece?: string | null;
 };
 
+/** Sends a change as another device does. */
+export async function sendChange(page: Page, kind: string, of: string, fields: object): Promise<void> {
+  const envelope = { id: newId(), kind, of, device: newId(), madeAt: new Date().toISOString(), against: 0 };
+  const answer = await page.request.post('/api/changes', { data: { ...envelope, fields } });
+  expect(answer.status(), await answer.text()).toBe(200);
+}
+
 /** A coupon of this test's own, so that tests do not depend on one another; it is on the bench, which is open. */
 export async function newCoupon(
   page: Page,
   title: string,
   job: Pick<OwnJob, 'thickness' | 'rig' | 'position'> = {},
 ): Promise<void> {
-  const rigs = (await (await page.request.get('/api/rigs')).json()) as { id: string; name: string }[];
-  const rig = rigs.find(({ name }) => name === (job.rig ?? 'Dock set'))!;
+  // One that the page has only just begun is still on its way to the server.
+  let rigId: string | undefined;
+  await expect(async () => {
+    const rigs = (await (await page.request.get('/api/rigs')).json()) as { id: string; name: string }[];
+    rigId = rigs.find(({ name }) => name === (job.rig ?? 'Dock set'))?.id;
+    expect(rigId).toBeDefined();
+  }).toPass();
   const at = new Date().toISOString();
   const plain = { gapMm: 0, baseMetal: 'mild-steel', joint: 'fillet', draught: 'still', workpiece: 'plate' };
   const danger = { place: 'workshop', critical: 'usual', ruledOut: ['code-work'] };
   const welded = { thicknessMm: Number(job.thickness ?? 5), position: job.position ?? 'flat' };
   const of = newId();
   const version = { id: newId(), at, job: { ...plain, ...danger, ...welded } };
-  const fields = { rigId: rig.id, title, createdAt: at, job: version };
-  const change = { id: newId(), kind: 'begin-coupon', of, device: newId(), madeAt: at, against: 0, fields };
-  const answer = await page.request.post('/api/changes', { data: change });
-  expect(answer.status(), await answer.text()).toBe(200);
+  await sendChange(page, 'begin-coupon', of, { rigId, title, createdAt: at, job: version });
   // What stands on a bench is the device's own: put there once, before the page is read.
   await page.addInitScript((couponId) => {
     if (sessionStorage.getItem(couponId) !== null) return;

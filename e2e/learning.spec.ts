@@ -7,6 +7,7 @@ import {
   expectAccessible,
   newCoupon,
   openVerdict,
+  sendChange,
   setAll,
   tapFinding,
   test,
@@ -20,10 +21,6 @@ const freshId = (): string =>
 
 /** A rig that loses some 1.8 V on the way to the arc, as five sound beads on it have shown. */
 async function rigThatLosesVolts(page: Page, name: string): Promise<string> {
-  const put = async (path: string, data: object): Promise<void> => {
-    const answered = await page.request.put(`/api/${path}`, { data });
-    expect(answered.status(), await answered.text()).toBeLessThan(300);
-  };
   const [rigId, setupId, couponId, jobId] = [freshId(), freshId(), freshId(), freshId()];
   const at = '2026-05-01T08:00:00.000Z';
   const rig = {
@@ -35,13 +32,12 @@ async function rigThatLosesVolts(page: Page, name: string): Promise<string> {
     nozzleBoreMm: 13,
   };
   const setup = { id: setupId, fittedAt: at, rig, arcControlRising: 'softer', display: 'digital' };
-  await put(`rigs/${rigId}`, { id: rigId, name, note: '', setup });
+  await sendChange(page, 'begin-rig', rigId, { name, note: '', setup });
   const job = { baseMetal: 'mild-steel', thicknessMm: 3, joint: 'fillet', position: 'flat' };
-  await put(`coupons/${couponId}`, { id: couponId, rigId, title: name, createdAt: at, job: { id: jobId, at, job } });
+  await sendChange(page, 'begin-coupon', couponId, { rigId, title: name, createdAt: at, job: { id: jobId, at, job } });
   for (const minute of [10, 20, 30, 40, 50]) {
-    const id = freshId();
-    await put(`beads/${id}`, {
-      ...{ id, couponId, setupId, jobId, ranAt: `2026-05-01T08:${minute}:00.000Z`, outcome: 'sound', note: '' },
+    await sendChange(page, 'log-bead', freshId(), {
+      ...{ couponId, setupId, jobId, ranAt: `2026-05-01T08:${minute}:00.000Z`, outcome: 'sound', note: '' },
       settings: { voltageV: 20.6, wireSpeedMPerMin: 5.7, stickOutMm: 10, gasFlowLPerMin: 11 },
       ...{ readings: {}, schools: {}, findings: {}, names: {}, verdict: null, move: null, appearance: null },
       judgedBy: null,

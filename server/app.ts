@@ -11,6 +11,7 @@ import { limitTries } from './access/tries';
 import type { Context } from './api/endpoint';
 import { PACKED_FROM, routesFor } from './api/endpoint';
 import { ENDPOINTS } from './api/endpoints';
+import { DESCRIBED } from './described';
 import { openApi } from './api/openapi';
 import { knownHostsOnly } from './http/known-hosts';
 import { BODY_LIMIT_KB, errorHandler, sendPage, sendProblem } from './errors/problem';
@@ -116,8 +117,8 @@ export function createApp({ site, hostNames = () => [], proxies = 0, ...options 
   app.use('/api', recordRoutes(context), pictureRoutes(context));
   app.use('/api', express.json({ limit: `${BODY_LIMIT_KB}kb`, strict: false }));
   if (network !== null) app.use('/api/session', limitTries(store, now));
-  const description = openApi(ENDPOINTS);
-  app.get('/api/openapi.json', (_request, response) => void response.json(description));
+  let description: object | null = null;
+  app.get('/api/openapi.json', (_request, response) => void response.json((description ??= openApi(DESCRIBED))));
   app.use('/api', routesFor(ENDPOINTS, context));
   app.use('/api', (_request, response) =>
     sendProblem(response, 'no-such-address', 'There is nothing at this address of the API.'),

@@ -24,7 +24,8 @@ const range = {
   properties: { low: number(0, 100), high: number(0, 100), step: number(0.01, 10) },
 } as const;
 
-const dial = {
+/** A knob: its marks and what each sets. */
+export const DIAL_SCHEMA = {
   type: 'object',
   additionalProperties: false,
   required: ['points', 'step'],
@@ -164,7 +165,7 @@ export const RIG_SCHEMA = {
     dials: {
       type: 'object',
       additionalProperties: false,
-      properties: { voltageV: dial, wireSpeedMPerMin: dial, arcControlPct: dial },
+      properties: { voltageV: DIAL_SCHEMA, wireSpeedMPerMin: DIAL_SCHEMA, arcControlPct: DIAL_SCHEMA },
     },
   },
 } as const satisfies JSONSchema;

@@ -57,6 +57,7 @@ const devicesOf = ({ store, now }: Context) => ({
 /** Coming in and going out, and the devices that did. */
 export const ACCESS: readonly AnyEndpoint[] = [
   endpoint({
+    id: 'getSession',
     method: 'get',
     path: '/session',
     summary: 'How whoever asks stands with this server.',
@@ -64,6 +65,7 @@ export const ACCESS: readonly AnyEndpoint[] = [
     work: ({ caller }, context) => sessionOf(caller, context),
   }),
   endpoint({
+    id: 'signIn',
     method: 'post',
     path: '/session',
     summary: 'Lets a device in with the pass phrase, or with a code that a device inside has shown.',
@@ -91,6 +93,7 @@ export const ACCESS: readonly AnyEndpoint[] = [
     },
   }),
   endpoint({
+    id: 'signOut',
     method: 'delete',
     path: '/session',
     summary: 'A device goes out. What it shows is good no more.',
@@ -102,6 +105,7 @@ export const ACCESS: readonly AnyEndpoint[] = [
     },
   }),
   endpoint({
+    id: 'listDevices',
     method: 'get',
     path: '/devices',
     summary: 'Every device that came in, last seen first, and where wrong pass phrases came from in the last days.',
@@ -109,6 +113,7 @@ export const ACCESS: readonly AnyEndpoint[] = [
     work: (_asked, context) => devicesOf(context),
   }),
   endpoint({
+    id: 'changeDevice',
     method: 'patch',
     path: '/devices/{id}',
     summary: 'Names a device, or shuts it out: it has to come in anew, and keeps what it has not sent.',
@@ -123,6 +128,7 @@ export const ACCESS: readonly AnyEndpoint[] = [
     },
   }),
   endpoint({
+    id: 'makeJoinCode',
     method: 'post',
     path: '/join-codes',
     summary: 'A code that brings the next devices in, for some minutes, and the addresses to open.',
@@ -132,6 +138,7 @@ export const ACCESS: readonly AnyEndpoint[] = [
       network === null ? null : { ...(await makeJoinCode(store, now())), addresses: network.addresses() },
   }),
   endpoint({
+    id: 'setPassPhrase',
     method: 'put',
     path: '/pass-phrase',
     summary: 'Sets another pass phrase, and has the others come in anew where that is wanted.',

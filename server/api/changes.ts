@@ -18,6 +18,7 @@ import { findProven } from '../db/records/saved-settings';
 import { findRig } from '../db/records/rigs';
 import { findWeld } from '../db/records/welds';
 import { write } from '../db/records/write';
+import { EXAMPLE_CHANGE } from './example-change';
 import { requireMay } from './people';
 import { endpoint, LIMIT, SharedAnswer, type AnyEndpoint, type Context } from './endpoint';
 
@@ -69,10 +70,11 @@ function asTold(changes: Changes): SharedAnswer {
 /** Changes by the devices: one taken, and those since a revision. */
 export const CHANGES: readonly AnyEndpoint[] = [
   endpoint({
+    id: 'sendChange',
     method: 'post',
     path: '/changes',
     summary: 'Takes one change, once: the same one sent again is answered with what it came to.',
-    body: { schema: ANY_CHANGE_SCHEMA, read: validateChange },
+    body: { schema: ANY_CHANGE_SCHEMA, read: validateChange, example: EXAMPLE_CHANGE },
     answer: { schema: CHANGED_SCHEMA, description: 'its place in the history, and what is now so' },
     problems: ['not-found', 'conflict', 'touched-since', 'not-the-keeper', 'not-this-person'],
     work: async ({ body, caller }, context) => {
@@ -82,6 +84,7 @@ export const CHANGES: readonly AnyEndpoint[] = [
     },
   }),
   endpoint({
+    id: 'listChanges',
     method: 'get',
     path: '/changes',
     summary: 'What changed since a revision, oldest first; waits for something new if asked to.',

@@ -15,6 +15,7 @@ type Thing = { id: string; size: number };
 /** Two addresses with all that an endpoint can say. */
 const THINGS: AnyEndpoint[] = [
   endpoint({
+    id: 'listThings',
     method: 'get',
     path: '/things',
     summary: 'Every thing.',
@@ -23,6 +24,7 @@ const THINGS: AnyEndpoint[] = [
     work: ({ query }) => [query.size ?? 'any'],
   }),
   endpoint({
+    id: 'getThing',
     method: 'get',
     path: '/things/{id}',
     summary: 'One thing.',
@@ -31,6 +33,7 @@ const THINGS: AnyEndpoint[] = [
     work: ({ params }) => (params.id === GOOD_ID ? { id: params.id } : null),
   }),
   endpoint<Thing>({
+    id: 'putThing',
     method: 'put',
     path: '/things/{id}',
     summary: 'Keeps a thing.',
@@ -165,9 +168,15 @@ describe('its description', () => {
     summary: string;
     parameters: { name: string; in: string; required?: true }[];
     requestBody?: object;
-    responses: Record<string, { description: string; content: Record<string, { schema: object }> }>;
+    responses: Record<string, { $ref?: string; content: object }>;
   };
-  let described: { openapi: string; info: object; paths: Record<string, Record<string, Operation>> };
+  type Failed = { description: string; content: Record<string, { schema: object }> };
+  let described: {
+    openapi: string;
+    info: object;
+    paths: Record<string, Record<string, Operation>>;
+    components: { responses: Record<string, Failed>; parameters: Record<string, object> };
+  };
   let paths: typeof described.paths;
   beforeEach(() => {
     described = openApi(THINGS) as typeof described;
@@ -176,7 +185,11 @@ describe('its description', () => {
 
   it('names each address once, with every way it takes', () => {
     expect(described.openapi).toBe('3.1.0');
-    expect(described.info).toEqual({ title: 'Jolly Tinker', version: '1', description: expect.stringMatching(/bead/) });
+    expect(described.info).toMatchObject({
+      title: 'Jolly Tinker',
+      version: '1',
+      description: expect.stringMatching(/bead/),
+    });
     expect(Object.entries(paths).map(([path, ways]) => [path, Object.keys(ways)])).toEqual([
       ['/api/things', ['get']],
       ['/api/things/{id}', ['get', 'put']],
@@ -188,7 +201,10 @@ describe('its description', () => {
     expect(paths['/api/things'].get.parameters).toEqual([
       { name: 'size', in: 'query', description: 'how large', schema: { type: 'string', pattern: '^\\d{1,2}$' } },
     ]);
-    expect(paths['/api/things/{id}'].get.parameters).toEqual([{ name: 'id', in: 'path', required: true, schema: ID }]);
+    expect(paths['/api/things/{id}'].get.parameters).toEqual([{ $ref: '#/components/parameters/id' }]);
+    expect(described.components.parameters.id).toEqual({
+      ...{ name: 'id', in: 'path', required: true, schema: { $ref: '#/components/schemas/Id' } },
+    });
     expect(paths['/api/things/{id}'].get.requestBody).toBeUndefined();
     expect(paths['/api/things/{id}'].put.requestBody).toEqual({
       required: true,
@@ -198,23 +214,12 @@ describe('its description', () => {
 
   it('names what each answers, and every way it may fail', () => {
     const { responses } = paths['/api/things/{id}'].put;
-    expect(Object.keys(responses)).toEqual([
-      '200',
-      '400',
-      '401',
-      '403',
-      '409',
-      '413',
-      '415',
-      '421',
-      '500',
-      '503',
-      '507',
-    ]);
+    expect(Object.keys(responses)).toEqual(['200', '400', '401', '403', '409', '413', '415', '503', '507', 'default']);
+    const failed = (status: string): Failed => described.components.responses[responses[status].$ref!.split('/')[3]];
     expect(responses['200'].content).toEqual({ 'application/json': { schema: { type: 'object' } } });
-    expect(responses['409'].description).toBe('conflict: Kept otherwise');
-    expect(responses['400'].description).toBe('wrong-fields: Some fields are not right; not-json: Not JSON');
-    expect(Object.keys(responses['409'].content)).toEqual(['application/problem+json']);
-    expect(Object.keys(paths['/api/things/{id}'].get.responses)).toEqual(['200', '400', '401', '404', '421', '500']);
+    expect(failed('409').description).toBe('conflict: Kept otherwise');
+    expect(failed('400').description).toBe('wrong-fields: Some fields are not right; not-json: Not JSON');
+    expect(Object.keys(failed('409').content)).toEqual(['application/problem+json']);
+    expect(Object.keys(paths['/api/things/{id}'].get.responses)).toEqual(['200', '400', '401', '404', 'default']);
   });
 });

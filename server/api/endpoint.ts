@@ -52,20 +52,30 @@ type Asked<Body> = {
   response: Response;
 };
 
-/**
- * One thing that can be asked of the server, said once: where, what it takes, what it answers, and the work. The
- * routes, the checks and the published description are all made from this.
- */
-export type Endpoint<Body = never> = {
+/** An address of the API as it is published. */
+export type Described = {
+  /** What other people's tools call it. */
+  id: string;
   method: 'get' | 'put' | 'patch' | 'post' | 'delete';
   /** As OpenAPI writes it: "/coupons/{id}". */
   path: string;
   summary: string;
+  /** Parts of the path but ids. */
+  params?: Record<string, TextParameter>;
   query?: Record<string, TextParameter>;
-  body?: { schema: Schema; read: (input: unknown) => Validated<Body> };
-  answer: { schema: Schema; description: string };
+  /** Sent as JSON where no type is named. */
+  body?: { schema: Schema; type?: string; example?: unknown };
+  answer: { schema: Schema; type?: string; description: string };
   /** Problems it may answer with, besides those that any may. */
   problems?: ProblemCode[];
+};
+
+/**
+ * One thing that can be asked of the server, said once: where, what it takes, what it answers, and the work. The
+ * routes, the checks and the published description are all made from this.
+ */
+export type Endpoint<Body = never> = Described & {
+  body?: { read: (input: unknown) => Validated<Body> };
   /** The answer, or null where there is no such thing. */
   work: (asked: Asked<Body>, context: Context) => unknown;
 };
@@ -92,7 +102,7 @@ export class SharedAnswer {
 
 /** An endpoint of any body: what the list of all endpoints holds. Only its own `read` makes what its `work` takes. */
 export type AnyEndpoint = Omit<Endpoint, 'body'> & {
-  body?: { schema: Schema; read: (input: unknown) => Validated<unknown> };
+  body?: Described['body'] & { read: (input: unknown) => Validated<unknown> };
 };
 
 /** Keeps the type of the body between `read` and `work`. */

@@ -1,5 +1,6 @@
 import { ACCESS } from './access';
 import { PEOPLE } from './people';
+import { EXAMPLE_CASE } from '../../core/cases/example';
 import { CASE_SCHEMA } from '../../core/case/schema';
 import { validateCase } from '../../core/case/validate';
 import {
@@ -48,6 +49,7 @@ const one = (
   find: (id: string, context: Context) => unknown,
 ): AnyEndpoint =>
   endpoint({
+    id: `get${name[0].toUpperCase()}${name.slice(1)}`,
     method: 'get',
     path: `${path}/{id}`,
     summary: `One ${name}.`,
@@ -64,6 +66,7 @@ const WORDS = '^[^\\u0000-\\u001f\\u007f]{1,80}$';
 
 const RIGS = [
   endpoint({
+    id: 'listRigs',
     method: 'get',
     path: '/rigs',
     summary: 'Every rig with what is fitted now.',
@@ -72,6 +75,7 @@ const RIGS = [
   }),
   one('rig', '/rigs', RIG_RECORD_SCHEMA, (id, { store }) => findRig(store, id)),
   endpoint({
+    id: 'getRigExperience',
     method: 'get',
     path: '/rigs/{id}/experience',
     summary: 'What a rig has taught: how its volts and wire stand to the arc, and the causes it is known for.',
@@ -80,6 +84,7 @@ const RIGS = [
     work: ({ params }, context) => worked(() => lessonsOf(context, params.id, context.now())),
   }),
   endpoint({
+    id: 'listRigParts',
     method: 'get',
     path: '/rigs/{id}/parts',
     summary: 'What the parts of a rig have done since each was fitted.',
@@ -88,6 +93,7 @@ const RIGS = [
     work: ({ params }, { store }) => wornParts(store, params.id),
   }),
   endpoint({
+    id: 'listRigCare',
     method: 'get',
     path: '/rigs/{id}/care',
     summary: 'What is looked after on a rig: when each was last done, and what ran and showed since.',
@@ -96,6 +102,7 @@ const RIGS = [
     work: ({ params }, { store }) => careOf(store, params.id),
   }),
   endpoint({
+    id: 'getRigChart',
     method: 'get',
     path: '/rigs/{id}/chart',
     summary: 'The own settings chart of a rig: fillets by thickness and position, in figures and on its dials.',
@@ -107,6 +114,7 @@ const RIGS = [
 
 const COUPONS = [
   endpoint({
+    id: 'listCoupons',
     method: 'get',
     path: '/coupons',
     summary: 'A page of coupons, newest first.',
@@ -141,6 +149,7 @@ const COUPONS = [
   }),
   one('coupon', '/coupons', COUPON_SCHEMA, (id, { store, report }) => findCoupon(store, id, report)),
   endpoint({
+    id: 'listCouponHistory',
     method: 'get',
     path: '/coupons/{id}/history',
     summary: 'Every change of a coupon and its beads, in order, with what stood there before.',
@@ -156,6 +165,7 @@ export const ENDPOINTS: readonly AnyEndpoint[] = [
   ...ACCESS,
   ...PEOPLE,
   endpoint({
+    id: 'getHealth',
     method: 'get',
     path: '/health',
     summary: 'Whether the server answers and its database can be read.',
@@ -171,20 +181,22 @@ export const ENDPOINTS: readonly AnyEndpoint[] = [
     work: (_, { store }) => ({ ok: true, revision: newestRevision(store) }),
   }),
   endpoint({
+    id: 'diagnose',
     method: 'post',
     path: '/diagnose',
     summary: 'A case in, its answer out. Nothing is stored.',
-    body: { schema: CASE_SCHEMA, read: validateCase },
+    body: { schema: CASE_SCHEMA, read: validateCase, example: EXAMPLE_CASE },
     answer: { schema: ANSWER_SCHEMA, description: 'causes, next checks, correction and cautions' },
     problems: ['outside-model', 'busy'],
     work: ({ body }, { diagnose }) => worked(() => diagnose(body)),
   }),
   endpoint({
+    id: 'start',
     method: 'post',
     path: '/start',
     summary:
       'A job and a rig in, what to start with out. Figures and findings of a bead are not asked. Nothing is stored.',
-    body: { schema: CASE_SCHEMA, read: validateCase },
+    body: { schema: CASE_SCHEMA, read: validateCase, example: EXAMPLE_CASE },
     answer: { schema: START_SCHEMA, description: 'settings, passes, technique, times, what is out of reach, cautions' },
     problems: ['outside-model', 'busy'],
     work: ({ body }, { start }) => worked(() => start(body)),

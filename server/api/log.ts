@@ -43,6 +43,7 @@ function filterOf(query: Record<string, string | undefined>): LogFilter {
 /** Everything that happened, as one list. */
 export const LOG = [
   endpoint({
+    id: 'listLog',
     method: 'get',
     path: '/log',
     summary: 'A page of everything that happened, newest first: coupons, beads, kept settings, welds, parts, care.',
@@ -79,6 +80,7 @@ export const LOG = [
     work: ({ query }, { store }) => pageOfLog(store, filterOf(query)),
   }),
   endpoint({
+    id: 'getLogFacets',
     method: 'get',
     path: '/log/facets',
     summary: 'What the log can be narrowed to: causes, findings, people and metals that there are.',
@@ -86,6 +88,7 @@ export const LOG = [
     work: (_, { store }) => facetsOfLog(store),
   }),
   endpoint({
+    id: 'getLogCharts',
     method: 'get',
     path: '/log/charts',
     summary:

@@ -53,6 +53,7 @@ const PERSON = { schema: PERSON_SCHEMA, description: 'the person as they stand n
 /** Whoever works here: to be picked from, and kept by the keeper. */
 export const PEOPLE: readonly AnyEndpoint[] = [
   endpoint({
+    id: 'listPeople',
     method: 'get',
     path: '/people',
     summary: 'Whoever works here, by name; those that were put away as well.',
@@ -60,6 +61,7 @@ export const PEOPLE: readonly AnyEndpoint[] = [
     work: (_asked, { store }) => listPeople(store),
   }),
   endpoint({
+    id: 'addPerson',
     method: 'post',
     path: '/people',
     summary: 'Adds somebody. The same one again changes nothing.',
@@ -69,6 +71,7 @@ export const PEOPLE: readonly AnyEndpoint[] = [
     work: ({ body }, { store }) => together(store, (writing) => addPerson(writing, body)),
   }),
   endpoint({
+    id: 'changePerson',
     method: 'patch',
     path: '/people/{id}',
     summary: 'Changes what is said of somebody, puts them away, or makes them a keeper.',
@@ -81,6 +84,7 @@ export const PEOPLE: readonly AnyEndpoint[] = [
     },
   }),
   endpoint({
+    id: 'setPersonPassPhrase',
     method: 'patch',
     path: '/people/{id}/pass-phrase',
     summary: 'Sets a pass phrase of somebody’s own, or takes it away: theirs to do with the one before, or a keeper’s.',
@@ -106,6 +110,7 @@ export const PEOPLE: readonly AnyEndpoint[] = [
     },
   }),
   endpoint({
+    id: 'getFollowing',
     method: 'get',
     path: '/people/{id}/following',
     summary: 'What follows somebody from device to device: how they weld, and what they answered in the School.',
@@ -117,6 +122,7 @@ export const PEOPLE: readonly AnyEndpoint[] = [
     },
   }),
   endpoint({
+    id: 'changeFollowing',
     method: 'patch',
     path: '/people/{id}/following',
     summary: 'Adds to it: habits in the place of those before, answers beside the others, each once.',
@@ -131,6 +137,7 @@ export const PEOPLE: readonly AnyEndpoint[] = [
     },
   }),
   endpoint({
+    id: 'pickPerson',
     method: 'put',
     path: '/session/person',
     summary: 'Says who works with this device from now on.',

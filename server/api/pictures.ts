@@ -9,6 +9,7 @@ const ANSWER = { schema: PICTURES_SCHEMA, description: 'the pictures, in the ord
 /** What is known of photographs; their files are sent and taken by `pictures/routes.ts`. */
 export const PICTURES: readonly AnyEndpoint[] = [
   endpoint({
+    id: 'listCouponPictures',
     method: 'get',
     path: '/coupons/{id}/pictures',
     summary: 'The photographs of the beads of a coupon.',
@@ -18,6 +19,7 @@ export const PICTURES: readonly AnyEndpoint[] = [
       couponNow(store, id) === null ? null : picturesOf(store, { couponId: id }, report),
   }),
   endpoint({
+    id: 'listWeldPictures',
     method: 'get',
     path: '/welds/{id}/pictures',
     summary: 'The photographs of a weld.',

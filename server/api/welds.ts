@@ -38,6 +38,7 @@ const figure = (text: string | undefined, name: string): object => (text === und
 /** Kept settings, the welds made with them, and the levels those are held against. They are written as changes. */
 export const WELDS: readonly AnyEndpoint[] = [
   endpoint({
+    id: 'listSavedSettings',
     method: 'get',
     path: '/proven',
     summary: 'A page of kept settings, the newest first.',
@@ -75,6 +76,7 @@ export const WELDS: readonly AnyEndpoint[] = [
     },
   }),
   endpoint({
+    id: 'getSavedSetting',
     method: 'get',
     path: '/proven/{id}',
     summary: 'One kept setting, with the bead it stands on.',
@@ -83,6 +85,7 @@ export const WELDS: readonly AnyEndpoint[] = [
     work: ({ params }, { store }) => findProven(store, params.id),
   }),
   endpoint({
+    id: 'listWelds',
     method: 'get',
     path: '/welds',
     summary: 'A page of welds, the newest first.',
@@ -112,6 +115,7 @@ export const WELDS: readonly AnyEndpoint[] = [
     },
   }),
   endpoint({
+    id: 'getWeld',
     method: 'get',
     path: '/welds/{id}',
     summary: 'One weld, with its inspections and repairs in order.',
@@ -120,6 +124,7 @@ export const WELDS: readonly AnyEndpoint[] = [
     work: ({ params }, { store }) => findWeld(store, params.id),
   }),
   endpoint({
+    id: 'listLevels',
     method: 'get',
     path: '/levels',
     summary: 'The levels of acceptance of this workshop.',

@@ -6,9 +6,11 @@ import { dirname, join } from 'node:path';
 import { validateChange, type ChangeOf } from '../../core/record/change/change';
 import { callerIn } from '../access/caller';
 import { nowSo } from '../api/changes';
+import { CHANGED_SCHEMA } from '../../core/record/shapes/change-schema';
+import { PREVIEW } from '../files/routes';
 import { requireKeeper } from '../api/access';
 import { requireMay } from '../api/people';
-import type { Context } from '../api/endpoint';
+import type { Context, Described } from '../api/endpoint';
 import { applyChange } from '../db/changes/apply';
 import { findEntry } from '../db/changes/history';
 import { isFileNamed } from '../db/records/pictures';
@@ -156,6 +158,56 @@ function sendFile(context: Context, request: Request, response: Response, next: 
     sendProblem(response, 'not-found', 'The file of this picture is not on this server.');
   });
 }
+
+const ATTACHING = {
+  type: 'object',
+  required: ['change'],
+  properties: {
+    change: { type: 'string', description: 'the change "add-picture" as JSON' },
+    file: { type: 'string', contentMediaType: 'application/octet-stream', description: 'JPEG, PNG or WebP' },
+  },
+};
+const ZIP = { type: 'string', contentMediaType: 'application/zip' };
+
+/** The addresses below, as they are published. */
+export const PICTURE_FILES: readonly Described[] = [
+  {
+    ...{
+      id: 'addPicture',
+      method: 'post',
+      path: '/pictures',
+      summary: 'Attaches a photograph to a bead or a weld, once.',
+    },
+    body: { schema: ATTACHING, type: 'multipart/form-data' },
+    answer: { schema: CHANGED_SCHEMA, description: 'its place in the history, and the picture' },
+    problems: ['not-a-picture', 'bad-request', 'conflict', 'not-found', 'not-this-person', 'busy'],
+  },
+  {
+    ...{ id: 'getPictureFile', method: 'get', path: '/pictures/files/{hash}/{size}', summary: 'A photograph itself.' },
+    params: {
+      hash: { pattern: '^[0-9a-f]{64}$', takes: 'a SHA-256', description: 'the SHA-256 of the whole picture' },
+      size: { pattern: '^(whole|small)$', takes: 'whole or small', description: 'whole or small' },
+    },
+    answer: { schema: { type: 'string', contentMediaType: 'image/jpeg' }, type: 'image/jpeg', description: 'JPEG' },
+    problems: ['not-found'],
+  },
+  {
+    ...{ id: 'exportPictures', method: 'get', path: '/record/pictures.zip', summary: 'All photographs as one ZIP.' },
+    answer: { schema: ZIP, type: 'application/zip', description: 'the photographs by the names of their hashes' },
+  },
+  {
+    ...{
+      id: 'importPictures',
+      method: 'post',
+      path: '/record/pictures.zip',
+      summary: 'Imports photographs of a record.',
+    },
+    query: PREVIEW,
+    body: { schema: ZIP, type: 'application/zip' },
+    answer: { schema: { type: 'object' }, description: 'how many were imported, and what was refused' },
+    problems: ['not-the-keeper'],
+  },
+];
 
 /** Photographs: attached, shown, written out and taken in. What is known of them stands among the other endpoints. */
 export function pictureRoutes(context: Context): Router {

@@ -7,8 +7,8 @@ import { join } from 'node:path';
 import { answer } from '../../core/answer';
 import type { ChangeKind } from '../../core/record/shapes/change-schema';
 import type { NewBead, NewCoupon } from '../../core/record/shapes/record-schema';
-import { ENDPOINTS } from '../api/endpoints';
-import { openApi } from '../api/openapi';
+import { DESCRIBED } from '../described';
+import { DEFAULT_STATUSES, openApi } from '../api/openapi';
 import { createApp, type AppOptions } from '../app';
 import { newestRevision } from '../db/changes/changes-since';
 import { openStore, type OpenedStore } from '../db/open';
@@ -45,22 +45,33 @@ export type Workshop = OpenedStore & {
   stop: () => Promise<void>;
 };
 
-const document = openApi(ENDPOINTS) as {
-  paths: Record<string, Record<string, { responses: Record<string, { content: Record<string, { schema: object }> }> }>>;
-  components: object;
+type Answer = { $ref?: string; content: Record<string, { schema: object }> };
+const document = openApi(DESCRIBED) as {
+  paths: Record<string, Record<string, { responses: Record<string, Answer> }>>;
+  components: { responses: Record<string, Answer> };
 };
-const ajv = new Ajv2020({ allErrors: true, strict: false, validateFormats: false });
+/** What is described of an answer: as such, or for every address alike. */
+function answerOf(responses: Record<string, Answer>, status: number): Answer | undefined {
+  const stated = responses[String(status)] ?? (DEFAULT_STATUSES.includes(status) ? responses.default : undefined);
+  const name = stated?.$ref?.split('/').pop();
+  return name === undefined ? stated : document.components.responses[name];
+}
+const ajv = new Ajv2020({ allErrors: true, strict: false, validateFormats: false, inlineRefs: false });
 const compiled = new Map<string, ReturnType<typeof ajv.compile>>();
 
 /** Holds an answer against the published description of the API. @throws when it is not what was published */
 function holdAgainstDescription(method: string, path: string, status: number, json: unknown): void {
   const address = `/api${path.split('?')[0]}`;
   const stated = Object.keys(document.paths).find((one) =>
-    new RegExp(`^${one.replace(/\{id\}/g, '[^/]+')}$`).test(address),
+    new RegExp(`^${one.replace(/\./g, '\\.').replace(/\{\w+\}/g, '[^/]+')}$`).test(address),
   );
   const operation = stated === undefined ? undefined : document.paths[stated][method.toLowerCase()];
-  if (operation === undefined) return;
-  const response = operation.responses[String(status)];
+  if (operation === undefined) {
+    const { code } = json as { code?: string };
+    if (code === 'no-such-address' || code === 'wrong-method' || code === 'not-in') return;
+    throw new Error(`${method} ${path} is answered, and not described`);
+  }
+  const response = answerOf(operation.responses, status);
   if (response === undefined) throw new Error(`${method} ${path} answered ${status}, which is not described`);
   const [[type, { schema }]] = Object.entries(response.content);
   const key = `${method} ${stated} ${status} ${type}`;

@@ -125,9 +125,12 @@ const FIELDS: Record<(typeof CHANGE_KINDS)[number], object> = {
 
 /** Every kind of change with its own fields. */
 export const ANY_CHANGE_SCHEMA = {
+  ...CHANGE_SCHEMA,
+  properties: { ...CHANGE_SCHEMA.properties, fields: { type: 'object', additionalProperties: true } },
   oneOf: CHANGE_KINDS.map((kind) => ({
-    ...CHANGE_SCHEMA,
-    properties: { ...CHANGE_SCHEMA.properties, kind: { const: kind }, fields: FIELDS[kind] },
+    type: 'object',
+    required: ['kind', 'fields'],
+    properties: { kind: { const: kind }, fields: FIELDS[kind] },
   })),
 };
 
