@@ -21,7 +21,7 @@ export const TAUGHT = ['taught'];
 export const PROVEN = ['proven'];
 export const WELDS = ['welds'];
 export const LEVELS_SEEN = ['levels'];
-export const PICTURES = ['pictures'];
+const PICTURES = ['pictures'];
 export const picturesKey = (owner: PictureOwner): string[] => [
   ...PICTURES,
   ...('weldId' in owner ? ['weld', owner.weldId] : ['coupon', owner.couponId]),

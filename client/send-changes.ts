@@ -1,5 +1,5 @@
 import type { QueryClient } from '@tanstack/react-query';
-import type { Change, ChangeOf } from '@/core/record/change/change';
+import type { ChangeOf } from '@/core/record/change/change';
 import type { ChangeKind, WaitingChange } from '@/core/record/shapes/change-schema';
 import { deviceId, PERSON } from '@/client/stored/device-state';
 import {
@@ -165,5 +165,3 @@ export async function submit(
     for (const change of changes) await sendOne(client, change, files.get(change.id));
   }
 }
-
-export type { Change };

@@ -29,6 +29,7 @@ const env = { SERVER_BUNDLE: await bundleServer(), ...(FULL ? { TESTS: 'full' } 
 const steps = [
   ['types', () => run(tool('tsc'), ['--noEmit'])],
   ['lint', () => run(tool('eslint'), ['.', '--max-warnings', '0'])],
+  ['nothing unused', () => run(tool('knip'), [], { quiet: true })],
   ['arrows between the rooms', () => run('npm', ['run', '--silent', 'arrows'], { quiet: true })],
   ['unit and API tests', () => run(tool('jest'), ['--ci', '--json', `--outputFile=${UNIT}`, '--silent'], { env })],
   FULL && [

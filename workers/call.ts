@@ -4,7 +4,7 @@
  */
 
 /** What a worker sends for a call: something on the way, its reply, or that it failed. */
-export type FromWorker<Reply, Part = never> =
+type FromWorker<Reply, Part = never> =
   { id: number; reply: Reply } | { id: number; part: Part } | { id: number; failed: string };
 /** What a worker is sent. */
 export type ToWorker<Asked> = { id: number; asked: Asked };

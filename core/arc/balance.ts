@@ -53,7 +53,7 @@ export function balanceVoltage(currentA: number, wire: Wire, gas: GasMix): numbe
 }
 
 /** The currents that the laws of balance hold for. */
-export const CURRENT_RANGE_A = { low: 15, high: 500 };
+const CURRENT_RANGE_A = { low: 15, high: 500 };
 /** A current brought into the range that the laws of balance hold for. */
 export function withinCurrentRange(currentA: number): number {
   return Math.max(CURRENT_RANGE_A.low, Math.min(CURRENT_RANGE_A.high, currentA));

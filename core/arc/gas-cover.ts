@@ -16,7 +16,7 @@ export function gasDensity(gas: GasMix): number {
 }
 
 /** Kinematic viscosity of a mix at 20 C, m^2/s: dynamic viscosities mixed by volume share over the mixed density. */
-export function gasViscosity(gas: GasMix): number {
+function gasViscosity(gas: GasMix): number {
   const dynamic = SHARES.reduce(
     (sum, [share, name]) => sum + (gas[share] / 100) * GAS.gases[name].viscosity * GAS.gases[name].density,
     0,

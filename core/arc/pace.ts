@@ -27,10 +27,7 @@ export function heatToFuse({ baseMetal, thinnestMm }: Pick<WireSetup, 'baseMetal
 }
 
 /** Slowest and fastest pace that a hand holds here, mm/min. */
-export function paceHeld(
-  { position, baseMetal, wire, gas }: WireSetup,
-  currentA: number,
-): { low: number; high: number } {
+function paceHeld({ position, baseMetal, wire, gas }: WireSetup, currentA: number): { low: number; high: number } {
   if (baseMetal === 'aluminium') return PACE.aluminium;
   const level = position === 'flat' || position === 'horizontal';
   if (level && isTubular(wire.class)) return PACE.tubular;

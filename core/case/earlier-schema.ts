@@ -5,7 +5,7 @@ import { HEARD_SCHEMA } from './heard-schema';
 import { OUTCOMES } from './terms';
 
 /** Beads before that a case may bring: more than a plate is ever tried with. */
-export const MOST_EARLIER = 30;
+const MOST_EARLIER = 30;
 
 /**
  * A bead that was run before on the same plate with the same things fitted. What was turned after it is what the next bead's settings

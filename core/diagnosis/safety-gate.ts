@@ -48,7 +48,7 @@ export function suggestedQuestions(
 }
 
 /** A case with the coats that its title names on its surface. */
-export function withCoatsOfTitle<Input extends Pick<Case, 'job'>>(input: Input): Input {
+function withCoatsOfTitle<Input extends Pick<Case, 'job'>>(input: Input): Input {
   const { job } = input;
   const coats = hazardsOfTitle(job?.title ?? '').flatMap(({ hazard }) => ('coat' in hazard ? [hazard.coat] : []));
   const surface = job?.surface ?? [];

@@ -123,7 +123,7 @@ export type LoggedBead = {
 };
 
 /** The cells of a bead in the file of the whole log: every line has the same columns. */
-export function logCells(
+function logCells(
   { bead, setup, job, coupon, rigName, sizes }: LoggedBead,
   units: UnitSystem,
   decimal: Decimal,

@@ -39,7 +39,7 @@ export type DayOrder = 'year first' | 'day first' | 'month first';
 /** A file that may be a list of beads: its heads and its lines, as text. */
 export type SomeList = { heads: string[]; rows: string[][] };
 
-export const MOST_LINES = 5000;
+const MOST_LINES = 5000;
 export const MOST_COLUMNS = 100;
 const isSetting = (field: ListField): field is SettingName => field in SETTINGS;
 

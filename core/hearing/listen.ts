@@ -19,7 +19,7 @@ export type Listened =
 /** What is taken in, samples a second. */
 export const RATES = { least: 8000, most: 48_000 } as const;
 /** Less arc than this says nothing, s. */
-export const LEAST_ARC_S = 2;
+const LEAST_ARC_S = 2;
 /** Loudest sample under which there is next to nothing: 1 in 300, fifty decibels under full. */
 const QUIET = 0.003;
 /** A sample so near the end of the scale is cut off, and of so many the clicks are not to be trusted. */

@@ -5,7 +5,7 @@ import type { Limits } from './level-schema';
 import { MEASURES, measuresFor, weldForm, type Measured, type MeasureId } from './measures';
 
 /** `open` is a weld of which something is not known yet that no weld is passed without. */
-export type Verdict = 'open' | 'accept' | 'repair' | 'reject';
+type Verdict = 'open' | 'accept' | 'repair' | 'reject';
 
 /** One limit held against what was measured. */
 export type JudgedLine = {
@@ -18,7 +18,7 @@ export type JudgedLine = {
 };
 
 /** What was made of the measures before they were held against anything. */
-export type Computed = {
+type Computed = {
   fillet: Fillet | null;
   wantedLegMm: number | null;
   wantedThroatMm: number | null;

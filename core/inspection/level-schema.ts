@@ -75,5 +75,4 @@ export const LEVEL_CHANGE_SCHEMA = {
 } as const satisfies JSONSchema;
 
 export type Level = FromSchema<typeof LEVEL_SCHEMA>;
-export type LevelCopy = FromSchema<typeof LEVEL_COPY_SCHEMA>;
 export type LevelChange = FromSchema<typeof LEVEL_CHANGE_SCHEMA>;

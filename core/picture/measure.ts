@@ -44,7 +44,7 @@ const CHECKED = 0.01;
 const SURE = 2;
 
 /** From such a difference of two known lengths on the camera was not square, as a share. */
-export const ASLANT = 0.05;
+const ASLANT = 0.05;
 
 /** A known length that is shorter than such a share of what is measured by it multiplies its own error. */
 const SHORT = 1 / 3;

@@ -24,7 +24,7 @@ export const SIZE_IDS = [
 export type SizeId = (typeof SIZE_IDS)[number];
 
 /** Of several places where the same is measured, which counts. */
-export type Counts = 'largest' | 'smallest' | 'mean';
+type Counts = 'largest' | 'smallest' | 'mean';
 
 export type Size = {
   id: SizeId;

@@ -3,8 +3,7 @@ import type { Defect } from '../inspection/defects';
 import type { Measured } from '../inspection/measures';
 import type { Groove } from './groove';
 
-export const STEP_KINDS = ['take-out', 'prove', 'prepare', 'weld', 'cool', 'look', 'restore'] as const;
-export type StepKind = (typeof STEP_KINDS)[number];
+export type StepKind = 'take-out' | 'prove' | 'prepare' | 'weld' | 'cool' | 'look' | 'restore';
 
 /** One step of a repair, in metric words as all texts are. */
 export type RepairStep = { kind: StepKind; text: string };

@@ -6,7 +6,7 @@ import { burnedThrough, filled, legsUnequal, throatShort } from './laid';
 import { crack, pores, unfused } from './opened';
 import { isSteel, NOTHING_LAID, step, type Part, type RepairPlan, type RepairStep, type ToRepair } from './parts';
 
-export type { RepairPlan, RepairStep, StepKind, ToRepair } from './parts';
+export type { RepairPlan, StepKind, ToRepair } from './parts';
 
 const PARTS: Record<Defect, ((of: ToRepair) => Part) | null> = {
   crack,

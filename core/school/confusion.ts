@@ -4,7 +4,7 @@ import { isRight, type Answered } from './practice-schema';
 export type Confusion = { items: string[]; counts: number[][] };
 
 /** Answers that still say what somebody tells apart: older ones were somebody else. */
-export const LATELY = 60;
+const LATELY = 60;
 
 /** What was taken for what, over the last answers. @param items of the drill, in their order */
 export function confusionOf(answers: readonly Answered[], items: readonly string[]): Confusion {

@@ -6,7 +6,7 @@ import { dialFor, type Dials } from '../setting/dials';
 import { KNOBS, type Knob } from './one-knob';
 
 /** A bead to be run: its figures, and what it should teach. */
-export type CouponBead = { settings: Settings; isRight: boolean };
+type CouponBead = { settings: Settings; isRight: boolean };
 /** Beads of one plate, one figure turned from low to high; what to look and listen for on the way. */
 export type CouponSet = { knob: Knob; beads: CouponBead[]; low: string; high: string };
 /** Plates to run for real, with the figures of this rig. */

@@ -12,10 +12,8 @@ import { byLevel } from './level';
 /** Knobs that are turned alone. */
 export const KNOBS = ['voltageV', 'wireSpeedMPerMin', 'stickOutMm'] as const;
 export type Knob = (typeof KNOBS)[number];
-/** How a bead of the five lies against the right one. */
-export const KNOB_ITEMS = ['right', 'lower', 'higher'] as const;
 
-export type KnobBead = { settings: Settings; bead: BeadAppearance; run: ArcRun | null };
+type KnobBead = { settings: Settings; bead: BeadAppearance; run: ArcRun | null };
 /** Five beads of one job, one figure turned from low to high; the right one is somewhere among them. */
 export type KnobQuestion = { knob: Knob; input: Case; beads: KnobBead[]; right: number };
 

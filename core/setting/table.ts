@@ -199,7 +199,7 @@ export const READINGS = ['digital', 'dial', 'estimate'] as const;
 export type Reading = (typeof READINGS)[number];
 
 /** The one set of words for how a figure was got. */
-export const READING_WORDS: Record<Reading, string> = {
+const READING_WORDS: Record<Reading, string> = {
   digital: 'measured',
   dial: 'off the knob',
   estimate: 'a guess',

@@ -157,7 +157,7 @@ export function runBead(machine: Machine, job: Job, knobs: Knobs, faults: readon
 }
 
 /** What of a bead is overlooked, and what is seen that is not there. */
-export const EYE = { misses: 0.15, invents: 0.03 };
+const EYE = { misses: 0.15, invents: 0.03 };
 /** How much of what there is to see a welder says without being asked. */
 const VOLUNTEERS = 0.7;
 

@@ -11,8 +11,8 @@ export const normal = (random: Random): number =>
   Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
 const pick = <T>(random: Random, list: readonly T[]): T => list[Math.floor(random() * list.length)];
 
-export type Wire = { class: WireClass; diameterMm: number };
-export type Gas = { argonPct: number; co2Pct: number } | null;
+type Wire = { class: WireClass; diameterMm: number };
+type Gas = { argonPct: number; co2Pct: number } | null;
 
 export type Machine = {
   wire: Wire;

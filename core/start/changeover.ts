@@ -24,7 +24,7 @@ const step = (id: string, does: string, because: string, swap = true, caution: s
 const underGas = ({ class: wireClass }: Wire): boolean => wireClass !== 'tubular-self-shielded';
 
 /** The gas that a wire is usually run under; null where it needs none. */
-export function usualGas(wire: Wire): Gas | null {
+function usualGas(wire: Wire): Gas | null {
   if (!underGas(wire)) return null;
   if (wireMetal(wire.class) === 'aluminium') return { argonPct: 100 };
   return wireMetal(wire.class) === 'stainless' ? { argonPct: 98, co2Pct: 2 } : { argonPct: 82, co2Pct: 18 };

@@ -3,7 +3,7 @@ import { isAgainstGravity, wireWindow } from '../arc/wire-window';
 import type { Position } from '../case/schema';
 
 /** Wire sizes that are sold, mm. */
-export const WIRE_SIZES = [0.6, 0.8, 0.9, 1.0, 1.2, 1.6];
+const WIRE_SIZES = [0.6, 0.8, 0.9, 1.0, 1.2, 1.6];
 
 /** Which sizes of a wire suit a plate, and whether the one that is fitted does. */
 export type WireChoice = { suits: number[]; best: number; fitted: boolean };

@@ -95,7 +95,7 @@ const leadsWords = ({ text, leadsTo }: CheckOption['answers'][number]): string =
   leadsTo === null ? `${text}.` : `${text}: ${leadsTo.toLowerCase()}.`;
 
 /** Pairs that stand in the same order in both. */
-export function pairsInOrder(said: readonly string[], right: readonly string[]): number {
+function pairsInOrder(said: readonly string[], right: readonly string[]): number {
   let count = 0;
   for (let i = 0; i < said.length; i++)
     for (let j = i + 1; j < said.length; j++) if (right.indexOf(said[i]) < right.indexOf(said[j])) count += 1;

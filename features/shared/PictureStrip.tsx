@@ -19,7 +19,7 @@ type StripProps = {
 };
 
 /** Where a picture is looked at and measured. */
-export const pictureRoute = (to: StripProps['to'], pictureId: string) =>
+const pictureRoute = (to: StripProps['to'], pictureId: string) =>
   'weldId' in to
     ? ({ pathname: '/weld/[weldId]/picture/[pictureId]', params: { weldId: to.weldId, pictureId } } as const)
     : ({ pathname: '/coupon/[couponId]/picture/[pictureId]', params: { couponId: to.couponId, pictureId } } as const);

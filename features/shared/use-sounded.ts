@@ -14,7 +14,7 @@ import type { Play } from './use-player';
 export type SoundSource = { input: Case; settings: Settings } | { run: ArcRun; noise: NoiseBeside | null };
 
 /** How long an arc is heard, s: long enough to hear whether it is even. */
-export const HEARD_S = 2.5;
+const HEARD_S = 2.5;
 /** The same scatter for both, so that what is otherwise is the settings. */
 const SEED = 11;
 

@@ -20,7 +20,7 @@ const steel = (thicknessMm: number, job: Job = {}): Job => ({
 const MIX: Gas = { argonPct: 82, co2Pct: 18 };
 const LEAN: Gas = { argonPct: 90, co2Pct: 10 };
 
-export const SETUPS: readonly Setup[] = [
+const SETUPS: readonly Setup[] = [
   { name: '0.8 solid, 82/18, 2 mm', rig: rig('solid-steel', 0.8, MIX), job: steel(2) },
   { name: '0.9 solid, 82/18, 4 mm', rig: rig('solid-steel', 0.9, MIX), job: steel(4) },
   { name: '0.9 solid, CO2, 4 mm', rig: rig('solid-steel', 0.9, { argonPct: 0, co2Pct: 100 }), job: steel(4) },

@@ -32,7 +32,7 @@ export function markAtMachine(request: IncomingMessage): void {
   if (!passedOn && LOOPBACK.test(request.socket.remoteAddress ?? '')) fromMachine.add(request);
 }
 
-export const isAtMachine = (request: IncomingMessage): boolean => fromMachine.has(request);
+const isAtMachine = (request: IncomingMessage): boolean => fromMachine.has(request);
 
 /** The address it came from, without what wraps an IPv4 one. */
 const addressOf = (request: Request): string => {

@@ -39,7 +39,7 @@ const pem = (name: string, bytes: ArrayBuffer): string =>
     .trimEnd()}\n-----END ${name}-----\n`;
 
 /** SHA-256 of a certificate, as devices show it. @param cert PEM; of several the first */
-export const fingerprintOf = (cert: string): string => new X509Certificate(cert).fingerprint256;
+const fingerprintOf = (cert: string): string => new X509Certificate(cert).fingerprint256;
 
 const newKeys = (): Promise<CryptoKeyPair> =>
   webcrypto.subtle.generateKey(SIGNING, true, ['sign', 'verify']) as Promise<CryptoKeyPair>;

@@ -7,14 +7,14 @@ import { together } from '../db/records/write';
 import { sendProblem } from '../errors/problem';
 
 /** So many wrong ones from one address in so long, and it has to wait. */
-export const MOST_TRIES = 10;
+const MOST_TRIES = 10;
 const WINDOW_MS = 15 * 60_000;
 /** The keeper is told of those of so many days. */
 const TOLD_DAYS = 7;
 const DAY_MS = 24 * 3600 * 1000;
 
 /** Wrong tries kept in the database: a restart forgives nobody. */
-export function triesStore(store: Store, now: () => Date): TriesStore {
+function triesStore(store: Store, now: () => Date): TriesStore {
   const since = (): number => now().getTime() - WINDOW_MS;
   const ofKey = (key: string) => and(eq(wrongTries.from, key), gt(wrongTries.at, since()));
   const hits = (key: string): { totalHits: number; resetTime: Date } => {

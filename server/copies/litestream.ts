@@ -13,10 +13,10 @@ import type { CopyPlace } from './place';
  */
 
 /** How often what is new is sent, and so what may be lost with the machine, ms. */
-export const EVERY_MS = 500;
+const EVERY_MS = 500;
 /** Whole copies are taken so often and kept so long, so that any moment of that time can be had again, hours. */
 const WHOLE_EVERY_H = 24;
-export const KEPT_H = 30 * 24;
+const KEPT_H = 30 * 24;
 
 /** Where the copies of the database and of the photographs stand in a folder. */
 export const databaseIn = (folder: string): string => join(folder, 'database');

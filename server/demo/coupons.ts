@@ -4,7 +4,7 @@ import type { Settings } from '../../core/setting/table';
 import { BLUE_CART, BOAT_KIT, DOCK_SET } from './rigs';
 
 /** A bead as the workshop would tell it; the verdict and the advised move are computed when it is loaded. */
-export type ToldBead = {
+type ToldBead = {
   settings: Settings;
   findings: NonNullable<Case['findings']>;
   outcome: Outcome | null;

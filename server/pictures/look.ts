@@ -73,7 +73,7 @@ export type LookedAt = { file: PictureFile; whole: Buffer; small: Buffer };
 const hashOf = (file: Buffer): string => createHash('sha256').update(file).digest('hex');
 
 /** The small one of a picture that is kept. */
-export const smallOf = (whole: Buffer): Promise<Buffer> =>
+const smallOf = (whole: Buffer): Promise<Buffer> =>
   sharp(whole, { limitInputPixels: MOST_POINTS, failOn: 'truncated' })
     .timeout({ seconds: PATIENCE })
     .resize({ width: SMALL, height: SMALL, fit: 'inside', withoutEnlargement: true })

@@ -23,7 +23,7 @@ export const hasFile = (shelf: string, hash: string): boolean => existsSync(plac
 export const readFileOf = (shelf: string, hash: string): Promise<Buffer> => readFile(placeOf(shelf, hash, 'whole'));
 
 /** Writes a file under another name first, so that what has its name is whole; and to the disk before it is spoken of. */
-export async function writeWhole(place: string, content: Buffer): Promise<void> {
+async function writeWhole(place: string, content: Buffer): Promise<void> {
   const unfinished = `${place}.${randomUUID()}.unfinished`;
   const file = await open(unfinished, 'wx');
   try {

@@ -4,7 +4,7 @@ import { filesNamed } from '../db/records/pictures';
 import { hasFile, readFileOf, shelfOf } from './shelf';
 
 /** Where a picture stands in the ZIP, and by what it is known again. */
-export const nameInZip = (hash: string): string => `pictures/${hash}.jpg`;
+const nameInZip = (hash: string): string => `pictures/${hash}.jpg`;
 
 /**
  * Every picture's file as one ZIP, one after the other as they are read. They are packed already, so they are put in as they

@@ -28,7 +28,7 @@ export const from = (address: string, cookie?: string): Record<string, string> =
   ...(cookie === undefined ? {} : { cookie }),
 });
 
-export const cookieOf = ({ headers }: Sent): string => String(headers['set-cookie']).split(';')[0];
+const cookieOf = ({ headers }: Sent): string => String(headers['set-cookie']).split(';')[0];
 
 type Coming = { how?: object; address?: string; id?: string };
 

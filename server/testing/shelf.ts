@@ -55,7 +55,7 @@ export const coupon = (change: Partial<NewCoupon> = {}): NewCoupon => ({
   job: { id: 'job', at: '2026-05-01T09:00:00.000Z', job: { gapMm: 1 } },
   ...change,
 });
-export const bead = (id: string, change: Partial<NewBead> = {}): NewBead => ({
+const bead = (id: string, change: Partial<NewBead> = {}): NewBead => ({
   id,
   couponId: 'coupon',
   setupId: 'setup',

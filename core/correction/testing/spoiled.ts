@@ -219,7 +219,7 @@ export function drawSpoiled(random: () => number, fault: Fault): Spoiled {
 }
 
 /** How far a corrected setting may lie from the sound one: volts, a share of the wire, millimetres. */
-export const LANDED = { voltageV: 0.8, wireShare: 0.1, stickOutMm: 3 };
+const LANDED = { voltageV: 0.8, wireShare: 0.1, stickOutMm: 3 };
 
 /** Whether corrected figures came back to the sound ones; which did not. */
 export function missedBy({ sound, flow }: Spoiled, to: { [name in MainSetting]?: number }): MainSetting[] {

@@ -26,7 +26,7 @@ export function finding(id: FindingId, leak: number, rest: Partial<Finding> = {}
 }
 
 /** Knowledge small enough to reckon by hand; it always holds the check "check-tip". */
-export function knowledge(findings: Finding[], causes: Cause[], rest: Partial<Knowledge> = {}): Knowledge {
+function knowledge(findings: Finding[], causes: Cause[], rest: Partial<Knowledge> = {}): Knowledge {
   const tip = KNOWLEDGE.checks.find(({ id }) => id === 'check-tip')!;
   return { findings, checks: [{ ...tip, minutes: 2 }], causes, cautions: [], opposites: [], ...rest };
 }

@@ -66,7 +66,7 @@ export type FigureLink = { residual: ResidualName; at: number; otherwise?: numbe
 export type Strength = number | { mean: number; weight: number };
 
 /** A link to a finding or check: chance that this cause alone brings it out, and why. */
-export type Link = readonly [stated: StatedId, strength: Strength, because: string];
+type Link = readonly [stated: StatedId, strength: Strength, because: string];
 
 /** Circumstances in which a cause is more or less usual. Every named field must match; a list is "any of". */
 export type Circumstance = {

@@ -3,7 +3,7 @@ import type { WaitingChange } from '../shapes/change-schema';
 import type { NewPicture, Picture } from '../shapes/picture-schema';
 
 /** What a picture that waits on the device is shown by, in place of a file that the server would keep. */
-export type WaitingPicture = Omit<Picture, 'file'> & { file: null };
+type WaitingPicture = Omit<Picture, 'file'> & { file: null };
 
 /** A picture as it is shown: kept by the server, or waiting with its file on this device. */
 export type ShownPicture = Picture | WaitingPicture;

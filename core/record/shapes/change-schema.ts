@@ -26,7 +26,7 @@ import {
  * Every write is one small change, made on the device, with an id of its own from the moment the thing is begun, so
  * that it may be sent any number of times. It names only the fields it changes and the revision it was made against.
  */
-export const CHANGE_KINDS = [
+const CHANGE_KINDS = [
   'log-bead',
   'change-bead',
   'begin-coupon',

@@ -147,15 +147,15 @@ export const RECORD_SCHEMA = {
   },
 } as const;
 
-export type KeptRig = FromSchema<typeof KEPT_RIG>;
+type KeptRig = FromSchema<typeof KEPT_RIG>;
 export type KeptSetup = FromSchema<typeof KEPT_SETUP>;
-export type KeptCoupon = FromSchema<typeof KEPT_COUPON>;
-export type KeptJob = FromSchema<typeof KEPT_JOB>;
+type KeptCoupon = FromSchema<typeof KEPT_COUPON>;
+type KeptJob = FromSchema<typeof KEPT_JOB>;
 export type KeptBead = Omit<Bead, 'revision'>;
 export type KeptProven = FromSchema<typeof KEPT_PROVEN>;
 export type KeptWeld = FromSchema<typeof KEPT_WELD>;
-export type KeptCare = FromSchema<typeof KEPT_CARE>;
-export type KeptLevel = FromSchema<typeof KEPT_LEVEL>;
+type KeptCare = FromSchema<typeof KEPT_CARE>;
+type KeptLevel = FromSchema<typeof KEPT_LEVEL>;
 
 /** Everything there is, each kind a list. */
 export type Kept = {

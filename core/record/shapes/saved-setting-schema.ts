@@ -8,7 +8,7 @@ import { SETUP_SCHEMA } from './record-schema';
 export { PROOFS, type Proof } from '../../start/proofs';
 
 /** How a run is led, where it was said. */
-export const RUNS = ['straight', 'weave'] as const;
+const RUNS = ['straight', 'weave'] as const;
 
 const PROVEN_PROPERTIES = {
   id: ID,

@@ -29,7 +29,7 @@ export async function open(): Promise<void> {
 }
 
 /** The one button called so, as it is read out. @throws where there is none, or more than one */
-export function button(name: string | RegExp): HTMLElement {
+function button(name: string | RegExp): HTMLElement {
   const isCalled = (called: string): boolean => (typeof name === 'string' ? called === name : name.test(called));
   const found = Array.from(document.querySelectorAll<HTMLElement>('button, [role=button]')).filter((one) =>
     isCalled(one.getAttribute('aria-label') ?? one.textContent ?? ''),

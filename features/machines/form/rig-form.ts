@@ -40,7 +40,7 @@ export type RigValues = {
 /** The ends of a range as they were typed. */
 export type Ends = { low: string; high: string };
 /** The same with the step that it is set in. */
-export type RangeTexts = Ends & { step: string };
+type RangeTexts = Ends & { step: string };
 
 /** A rig that is not kept yet. */
 export type FreshRig = Omit<NewRig, 'setup' | 'id'> & { setup: Pick<NewSetup, 'rig' | 'arcControlRising' | 'display'> };

@@ -1,5 +1,5 @@
 /** The sides of a rig that have a page of their own. */
-export const RIG_PARTS = ['taught', 'knobs', 'gas', 'chart', 'parts', 'care', 'change'] as const;
+const RIG_PARTS = ['taught', 'knobs', 'gas', 'chart', 'parts', 'care', 'change'] as const;
 export type RigPart = (typeof RIG_PARTS)[number];
 
 /** Whether an address names a side of a rig. */

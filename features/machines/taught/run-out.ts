@@ -1,5 +1,5 @@
 /** What a run-out of the wire shows: the true wire speed over the one that is set. */
-export const RUN_OUT_LIMITS = { low: 0.7, high: 1.3 };
+const RUN_OUT_LIMITS = { low: 0.7, high: 1.3 };
 
 /**
  * The scale of a machine's wire from a run-out: the trigger held for some seconds with the wire in the open, and what came

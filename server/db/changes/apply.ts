@@ -18,7 +18,7 @@ import { inspect, logWeld, repair, setWeld, weldNow } from '../records/welds';
 import type { Writing } from '../records/write';
 
 /** A change from a device, or from a program, which has no id for itself. */
-export type IncomingOf<Kind extends Change['kind']> = Omit<ChangeOf<Kind>, 'device'> & {
+type IncomingOf<Kind extends Change['kind']> = Omit<ChangeOf<Kind>, 'device'> & {
   device: string | null;
   /** The file of a picture that is attached, as it was read. */
   file?: PictureFile;

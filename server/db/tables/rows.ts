@@ -21,7 +21,7 @@ function part<T extends object>(document: Document, key: string): T {
 }
 
 /** The facts of a setup as they are kept. */
-export type SetupFacts = Pick<Setup, 'rig' | 'arcControlRising' | 'display'>;
+type SetupFacts = Pick<Setup, 'rig' | 'arcControlRising' | 'display'>;
 
 export function toSetup({ facts, ...row }: typeof setups.$inferSelect): Setup {
   const document = documentOf(facts);
