@@ -4,7 +4,7 @@ import { InfiniteQueryObserver, QueryObserver } from '@tanstack/react-query';
 import type { Changes } from '@/core/record/shapes/change-schema';
 import type { Picture } from '@/core/record/shapes/picture-schema';
 import { clearDeviceDatabase } from '@/client/outbox/device-database';
-import { forgetWaiting, keepWaiting, undoWaiting, waitingNow } from '@/client/outbox/outbox';
+import { resetOutbox, enqueue, undoPending, pendingNow } from '@/client/outbox/outbox';
 import { replacePlatform } from '@/platform/ports';
 import { sendPicture } from './api';
 import { seeChanges } from './change-feed';
@@ -20,7 +20,7 @@ const NOTHING_NEW: Changes = {
 beforeEach(async () => {
   let count = 100;
   await clearDeviceDatabase();
-  forgetWaiting();
+  resetOutbox();
   replacePlatform({ newId: () => ID((count += 1)), now: () => new Date('2026-05-04T09:30:00.000Z') });
 });
 afterEach(() => replacePlatform(null));
@@ -133,8 +133,8 @@ describe('a photograph', () => {
 
   it('goes with the bead it is of, where that is undone before it was sent', async () => {
     const bead = makeChange('change-bead', ID(2), { note: 'a' }, 0);
-    await keepWaiting([bead, change()]);
-    expect(await undoWaiting(bead.id)).toBe(true);
-    expect(waitingNow()).toEqual([]);
+    await enqueue([bead, change()]);
+    expect(await undoPending(bead.id)).toBe(true);
+    expect(pendingNow()).toEqual([]);
   });
 });

@@ -2,7 +2,7 @@ import { experimental_createQueryPersister as createPersister } from '@tanstack/
 import { QueryClient, type Query, type QueryKey } from '@tanstack/react-query';
 import type { Level } from '@/core/inspection/level-schema';
 import type { Changed } from '@/core/record/shapes/change-schema';
-import type { ProvenSetting } from '@/core/record/shapes/saved-setting-schema';
+import type { SavedSetting } from '@/core/record/shapes/saved-setting-schema';
 import type { PictureOwner } from '@/core/record/change/validate-picture';
 import type { Picture } from '@/core/record/shapes/picture-schema';
 import type { Bead, Coupon, RigRecord } from '@/core/record/shapes/record-schema';
@@ -18,7 +18,7 @@ export const DAYS = ['days'];
 export const NEWEST = ['newest-coupon'];
 export const COUPONS = ['coupon'];
 export const TAUGHT = ['taught'];
-export const PROVEN = ['proven'];
+export const SAVED_SETTINGS = ['proven'];
 export const WELDS = ['welds'];
 export const LEVELS_SEEN = ['levels'];
 const PICTURES = ['pictures'];
@@ -26,7 +26,7 @@ export const picturesKey = (owner: PictureOwner): string[] => [
   ...PICTURES,
   ...('weldId' in owner ? ['weld', owner.weldId] : ['coupon', owner.couponId]),
 ];
-export const provenKey = (id: string): string[] => [...PROVEN, 'one', id];
+export const provenKey = (id: string): string[] => [...SAVED_SETTINGS, 'one', id];
 export const weldKey = (id: string): string[] => [...WELDS, 'one', id];
 export const couponKey = (id: string): string[] => [...COUPONS, id];
 
@@ -160,13 +160,13 @@ export function seenCoupons(client: QueryClient): [QueryKey, Coupon][] {
 /** A kept setting, a weld or a level as the server has it now; lists are fetched when they are next looked at. */
 export async function seeWork(
   client: QueryClient,
-  { proven, welds, levels }: { proven: readonly ProvenSetting[]; welds: readonly Weld[]; levels: readonly Level[] },
+  { proven, welds, levels }: { proven: readonly SavedSetting[]; welds: readonly Weld[]; levels: readonly Level[] },
 ): Promise<void> {
   await Promise.all([
-    ...proven.map((one) => see<ProvenSetting>(client, provenKey(one.id), () => one)),
+    ...proven.map((one) => see<SavedSetting>(client, provenKey(one.id), () => one)),
     ...welds.map((one) => see<Weld>(client, weldKey(one.id), () => one)),
   ]);
-  if (proven.length > 0 || welds.length > 0) void client.invalidateQueries({ queryKey: [...PROVEN, 'list'] });
+  if (proven.length > 0 || welds.length > 0) void client.invalidateQueries({ queryKey: [...SAVED_SETTINGS, 'list'] });
   if (welds.length > 0) void client.invalidateQueries({ queryKey: [...WELDS, 'list'] });
   if (proven.length > 0) void client.invalidateQueries({ queryKey: TAUGHT });
   if (levels.length > 0) void client.invalidateQueries({ queryKey: LEVELS_SEEN });

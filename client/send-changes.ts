@@ -1,20 +1,20 @@
 import type { QueryClient } from '@tanstack/react-query';
 import type { ChangeOf } from '@/core/record/change/change';
-import type { ChangeKind, WaitingChange } from '@/core/record/shapes/change-schema';
+import type { ChangeKind, PendingChange } from '@/core/record/shapes/change-schema';
 import { deviceId, PERSON } from '@/client/stored/device-state';
 import {
-  dropWaiting,
-  keepWaiting,
-  markTried,
+  dequeue,
+  enqueue,
+  markSent,
   onSentElsewhere,
-  onWaiting,
-  readWaiting,
-  refuseWaiting,
+  subscribeToOutbox,
+  readOutbox,
+  markRejected,
   type Files,
-  type Waiting,
+  type OutboxItem,
 } from '@/client/outbox/outbox';
 import { platform } from '@/platform/ports';
-import { sayStorage, stored } from '@/platform/stored';
+import { setStorageNotice, stored } from '@/platform/stored';
 import { NOT_IN, RequestProblem, sendChange, sendPicture } from './api';
 import { noteConflicts } from './conflicts';
 import { seeAnswer } from './records-client';
@@ -27,7 +27,7 @@ export function makeChange<Kind extends ChangeKind>(
   fields: ChangeOf<Kind>['fields'],
   against: number,
   id = platform().newId(),
-): WaitingChange {
+): PendingChange {
   const madeAt = platform().now().toISOString();
   const person = stored(PERSON);
   return { id, kind, of, device: deviceId(), ...(person === null ? {} : { person }), madeAt, against, fields };
@@ -42,7 +42,7 @@ const MOST_BREAKS = 5;
 /** How long between two tries, ms: soon at first, then less often. */
 const PAUSES = [500, 1000, 2000, 4000, 8000, 15_000];
 
-async function sendOne(client: QueryClient, change: WaitingChange, file?: Blob): ReturnType<typeof sendChange> {
+async function sendOne(client: QueryClient, change: PendingChange, file?: Blob): ReturnType<typeof sendChange> {
   const answer = await (file === undefined ? sendChange(change) : sendPicture(change, file));
   serverAnswered();
   // What is now so stands in the records, on the device too, before the change stops waiting.
@@ -57,14 +57,14 @@ const asProblem = (error: unknown): RequestProblem =>
 /** Sends the first change that waits. @returns whether to go on at once */
 async function sendNext(
   client: QueryClient,
-  { seq, change, tried, file }: Waiting,
+  { seq, change, tried, file }: OutboxItem,
   breaks: Map<number, number>,
 ): Promise<boolean> {
   // From here on it may be on the server; it can only be taken back by another change.
-  if (!tried && !(await markTried(seq))) return true;
+  if (!tried && !(await markSent(seq))) return true;
   try {
     const answer = await sendOne(client, change, file);
-    await dropWaiting(seq, answer);
+    await dequeue(seq, answer);
     return true;
   } catch (error) {
     const problem = asProblem(error);
@@ -73,7 +73,7 @@ async function sendNext(
     breaks.set(seq, broken);
     if (!isPassing(problem) || broken >= MOST_BREAKS) {
       serverAnswered();
-      await refuseWaiting(seq, { code: code ?? 'broken', detail: message });
+      await markRejected(seq, { code: code ?? 'broken', detail: message });
       return true;
     }
     if (code === null) serverAway();
@@ -115,7 +115,7 @@ export function startSending(client: QueryClient): () => void {
   const stop = new AbortController();
   const { now, wait } = nudge();
   const hearNoMore = [
-    onWaiting(now),
+    subscribeToOutbox(now),
     onServerBack(now),
     onSentElsewhere((answer) => {
       void seeAnswer(client, answer);
@@ -126,7 +126,7 @@ export function startSending(client: QueryClient): () => void {
     const breaks = new Map<number, number>();
     let failures = 0;
     while (!stop.signal.aborted) {
-      const next = (await readWaiting()).find(({ refused }) => refused === null);
+      const next = (await readOutbox()).find(({ refused }) => refused === null);
       if (next === undefined) failures = 0;
       else if (await sendNext(client, next, breaks)) {
         failures = 0;
@@ -155,13 +155,13 @@ export function startSending(client: QueryClient): () => void {
  */
 export async function submit(
   client: QueryClient,
-  changes: readonly WaitingChange[],
+  changes: readonly PendingChange[],
   files: Files = new Map(),
 ): Promise<void> {
   try {
-    await keepWaiting(changes, files);
+    await enqueue(changes, files);
   } catch {
-    sayStorage('full');
+    setStorageNotice('full');
     for (const change of changes) await sendOne(client, change, files.get(change.id));
   }
 }

@@ -4,7 +4,7 @@ import type { Changes, HistoryEntry } from '@/core/record/shapes/change-schema';
 import type { Coupon } from '@/core/record/shapes/record-schema';
 import { clearDeviceDatabase, deviceDatabase } from '@/client/outbox/device-database';
 import { CONFLICTS, deviceId } from '@/client/stored/device-state';
-import { forgetWaiting, keepWaiting, readWaiting, waitingNow } from '@/client/outbox/outbox';
+import { resetOutbox, enqueue, readOutbox, pendingNow } from '@/client/outbox/outbox';
 import { platform, replacePlatform } from '@/platform/ports';
 import { forgetMemory, stored } from '@/platform/stored';
 import { noteConflicts, settleConflict } from './conflicts';
@@ -28,7 +28,7 @@ beforeEach(async () => {
   asked = [];
   const texts = new Map<string, string>();
   await clearDeviceDatabase();
-  forgetWaiting();
+  resetOutbox();
   forgetMemory();
   serverAnswered();
   replacePlatform({
@@ -73,9 +73,9 @@ describe('sending what waits', () => {
       return losses[sent.length - 1] ? 'lost' : taken(id);
     };
     const changes = [note(1, 'a'), note(2, 'b'), note(1, 'c')];
-    await keepWaiting(changes);
+    await enqueue(changes);
     stop = startSending(recordsClient());
-    await waitFor(() => expect(waitingNow()).toEqual([]), { timeout: 6000 });
+    await waitFor(() => expect(pendingNow()).toEqual([]), { timeout: 6000 });
     const [a, b, c] = changes.map(({ id }) => id);
     expect(sent).toEqual([a, a, a, b, b, c]);
     expect(serverState()).toEqual({ away: false, trouble: null, asksWho: false });
@@ -85,16 +85,16 @@ describe('sending what waits', () => {
     let [isIn, sent] = [false, 0];
     const out = { status: 401, body: { code: 'not-in', detail: 'Come in first.' } };
     answers = (_, { id }) => ((sent += 1), isIn ? taken(id) : out);
-    await keepWaiting([note(1, 'a'), note(2, 'b')]);
+    await enqueue([note(1, 'a'), note(2, 'b')]);
     stop = startSending(recordsClient());
     await waitFor(() => expect(serverState()).toEqual({ away: false, trouble: null, asksWho: true }));
     await waitFor(() => expect(sent).toBeGreaterThan(2), { timeout: 6000 });
-    expect(waitingNow().map(({ refused }) => refused)).toEqual([null, null]);
+    expect(pendingNow().map(({ refused }) => refused)).toEqual([null, null]);
     isIn = true;
     const before = sent;
     serverAnswered();
     // Not after the pause that it had come to.
-    await waitFor(() => expect(waitingNow()).toEqual([]), { timeout: 400 });
+    await waitFor(() => expect(pendingNow()).toEqual([]), { timeout: 400 });
     expect(sent).toBe(before + 2);
   });
 
@@ -102,12 +102,12 @@ describe('sending what waits', () => {
     const full = { status: 507, body: { code: 'disk-full', detail: 'Make room on the disk.' } };
     let isFull = true;
     answers = (_, { id }) => (isFull ? full : taken(id));
-    await keepWaiting([note(1, 'a'), note(2, 'b')]);
+    await enqueue([note(1, 'a'), note(2, 'b')]);
     stop = startSending(recordsClient());
     await waitFor(() => expect(serverState().trouble).toBe('Make room on the disk.'));
-    expect(waitingNow().map(({ refused }) => refused)).toEqual([null, null]);
+    expect(pendingNow().map(({ refused }) => refused)).toEqual([null, null]);
     isFull = false;
-    await waitFor(() => expect(waitingNow()).toEqual([]), { timeout: 4000 });
+    await waitFor(() => expect(pendingNow()).toEqual([]), { timeout: 4000 });
     expect(serverState().trouble).toBeNull();
   });
 
@@ -119,10 +119,10 @@ describe('sending what waits', () => {
         : id === broken.id
           ? { status: 500, body: { code: 'broken', detail: 'Something broke here.' } }
           : taken(id);
-    await keepWaiting([refused, broken, fine]);
+    await enqueue([refused, broken, fine]);
     stop = startSending(recordsClient());
-    await waitFor(() => expect(waitingNow()).toHaveLength(2), { timeout: 12_000 });
-    expect(waitingNow().map(({ refused: why }) => why)).toEqual([
+    await waitFor(() => expect(pendingNow()).toHaveLength(2), { timeout: 12_000 });
+    expect(pendingNow().map(({ refused: why }) => why)).toEqual([
       { code: 'not-found', detail: 'No such bead.' },
       { code: 'broken', detail: 'Something broke here.' },
     ]);
@@ -143,13 +143,13 @@ describe('sending what waits', () => {
     Object.defineProperty(globalThis.navigator, 'locks', { value: locks, configurable: true });
     const warned = jest.spyOn(console, 'warn').mockImplementation(() => undefined);
     try {
-      await keepWaiting([note(1, 'a')]);
+      await enqueue([note(1, 'a')]);
       stop = startSending(recordsClient());
       await new Promise((later) => setTimeout(later, 30));
       expect(asked).toEqual([]);
       expect(named).toEqual(['jolly-sending']);
       grant!();
-      await waitFor(() => expect(waitingNow()).toEqual([]));
+      await waitFor(() => expect(pendingNow()).toEqual([]));
       // Stopped while it waits for its turn, that is no fault.
       const end = startSending(recordsClient());
       end();
@@ -165,10 +165,10 @@ describe('sending what waits', () => {
     answers = (_, { id }) => taken(id);
     const end = startSending(recordsClient());
     end();
-    await keepWaiting([note(1, 'a')]);
+    await enqueue([note(1, 'a')]);
     await new Promise((later) => setTimeout(later, 50));
     expect(asked).toEqual([]);
-    expect(await readWaiting()).toHaveLength(1);
+    expect(await readOutbox()).toHaveLength(1);
   });
 });
 

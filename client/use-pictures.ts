@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import type { PictureOwner } from '@/core/record/change/validate-picture';
 import { picturesWith, type ShownPicture } from '@/core/record/pending/pending-pictures';
 import type { PictureView } from '@/core/picture/sizes';
-import { addressOf, useWaiting } from '@/client/outbox/outbox';
+import { fileAddressOf, useOutbox } from '@/client/outbox/outbox';
 import { platform } from '@/platform/ports';
 import { fetchPictures } from './api';
 import { picturesKey } from './records-client';
@@ -48,9 +48,9 @@ export function usePictures({ owner, beadIds }: PictureOf, asked = true): Known<
 
 /** Where the file of a picture is to be had: from the server, or from this device while it waits; null where from neither. */
 export function usePictureSource({ id, file }: ShownPicture, size: 'whole' | 'small'): string | null {
-  const waits = useWaiting().find(({ change }) => change.of === id && change.kind === 'add-picture');
+  const waits = useOutbox().find(({ change }) => change.of === id && change.kind === 'add-picture');
   if (file !== null) return `/api/pictures/files/${file.hash}/${size}`;
-  return waits === undefined ? null : addressOf(waits);
+  return waits === undefined ? null : fileAddressOf(waits);
 }
 
 type Attached = { beadId: string; weldId: null } | { beadId: null; weldId: string };

@@ -4,7 +4,7 @@ import type { ReactNode } from 'react';
 import { replacePlatform } from '@/platform/ports';
 import '@/platform/testing/device';
 import { clearDeviceDatabase } from '@/client/outbox/device-database';
-import { forgetWaiting, keepWaiting, waitingNow } from '@/client/outbox/outbox';
+import { resetOutbox, enqueue, pendingNow } from '@/client/outbox/outbox';
 import { makeChange } from './send-changes';
 import {
   askAgain,
@@ -163,7 +163,7 @@ describe('what the beads took of a rig', () => {
 describe('the care of a rig', () => {
   it('that waits on the device counts as done', async () => {
     await clearDeviceDatabase();
-    forgetWaiting();
+    resetOutbox();
     const due = { task: 'nozzle', since: '2026-05-01T09:00:00.000Z', arcMinutes: 90, beads: 12, showing: 1 };
     const rig = '0190b000-0000-7000-8000-000000000002';
     kept[`/api/rigs/${rig}/care`] = [due];
@@ -171,7 +171,7 @@ describe('the care of a rig', () => {
     await waitFor(() => expect(result.current.data).toEqual([due]));
     const doneAt = '2026-05-04T09:00:00.000Z';
     await act(() =>
-      keepWaiting([
+      enqueue([
         makeChange('care', rig, { id: '0190b000-0000-7000-8000-000000000077', by: 'Ada', task: 'nozzle', doneAt }, 3),
       ]),
     );
@@ -185,7 +185,7 @@ describe('a change from a screen', () => {
   const change = () => makeChange('change-bead', '0190b000-0000-7000-8000-000000000020', { note: 'a' }, 3);
   beforeEach(async () => {
     await clearDeviceDatabase();
-    forgetWaiting();
+    resetOutbox();
   });
 
   it('is under way until the device keeps it, and then is not', async () => {
@@ -196,7 +196,7 @@ describe('a change from a screen', () => {
     expect(result.current.busy).toBe(true);
     await act(async () => expect(await done).toBe(true));
     expect([result.current.busy, result.current.problem]).toEqual([false, null]);
-    expect(waitingNow()).toHaveLength(1);
+    expect(pendingNow()).toHaveLength(1);
   });
 
   it('says what is wrong where it can be neither kept nor sent, and lets it be tried again', async () => {

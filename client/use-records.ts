@@ -12,7 +12,7 @@ import type { Teaching } from '@/core/learning/teaching';
 import type { ChartCell } from '@/core/answer/own-chart';
 import type { Worn } from '@/core/record/shapes/part-wear';
 import type { Taken } from '@/core/start/stock';
-import type { WaitingChange } from '@/core/record/shapes/change-schema';
+import type { PendingChange } from '@/core/record/shapes/change-schema';
 import type { Coupon, CouponPage, RigRecord } from '@/core/record/shapes/record-schema';
 import {
   couponBegun,
@@ -23,7 +23,7 @@ import {
   summaryWith,
 } from '@/core/record/pending/pending-record';
 import { careWith } from '@/core/record/pending/pending-care';
-import { useWaiting, type Files } from '@/client/outbox/outbox';
+import { useOutbox, type Files } from '@/client/outbox/outbox';
 import {
   fetchCare,
   fetchCoupon,
@@ -49,8 +49,8 @@ export type Known<T> = {
 };
 
 /** What waits and was not refused, for laying over what is kept. */
-export function useStandingChanges(): readonly WaitingChange[] {
-  const waiting = useWaiting();
+export function useStandingChanges(): readonly PendingChange[] {
+  const waiting = useOutbox();
   return useMemo(() => waiting.filter(({ refused }) => refused === null).map(({ change }) => change), [waiting]);
 }
 
@@ -65,7 +65,7 @@ export function known<T>(
 
 /** Whether a bead waits to be logged: its number is not given yet. */
 export const useWaits = (beadId: string): boolean =>
-  useWaiting().some(({ change, refused }) => change.of === beadId && change.kind === 'log-bead' && refused === null);
+  useOutbox().some(({ change, refused }) => change.of === beadId && change.kind === 'log-bead' && refused === null);
 
 /** Every rig; a workshop has few. */
 export function useRigs(asked = true): Known<RigRecord[]> {
@@ -176,7 +176,7 @@ function pageWith(
   page: CouponPage,
   isFirst: boolean,
   { state, text, putAway }: LogFilter,
-  changes: readonly WaitingChange[],
+  changes: readonly PendingChange[],
   rigs: readonly RigRecord[],
 ): CouponPage {
   const begun = isFirst && state !== 'sound' && !putAway ? couponsBegun(changes, rigs) : [];
@@ -213,7 +213,7 @@ export function useSubmit() {
   const client = useQueryClient();
   const [state, setState] = useState<{ busy: boolean; problem: string | null }>({ busy: false, problem: null });
   const put = useCallback(
-    async (changes: readonly WaitingChange[], files?: Files): Promise<boolean> => {
+    async (changes: readonly PendingChange[], files?: Files): Promise<boolean> => {
       setState({ busy: true, problem: null });
       try {
         await submit(client, changes, files);

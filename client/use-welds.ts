@@ -2,29 +2,29 @@ import { skipToken, useInfiniteQuery, useQueries, useQuery } from '@tanstack/rea
 import { useMemo } from 'react';
 import { LEVELS } from '@/core/inspection/levels';
 import type { Level } from '@/core/inspection/level-schema';
-import type { ProvenSetting } from '@/core/record/shapes/saved-setting-schema';
+import type { SavedSetting } from '@/core/record/shapes/saved-setting-schema';
 import type { Coupon } from '@/core/record/shapes/record-schema';
 import { couponBegun, couponWith } from '@/core/record/pending/pending-record';
 import {
   levelsWith,
   provenBegun,
-  provenWaiting,
+  pendingSavedSettings,
   provenWith,
   weldBegun,
-  weldsWaiting,
+  pendingWelds,
   weldWith,
 } from '@/core/record/pending/pending-welds';
 import type { Weld } from '@/core/record/shapes/weld-schema';
 import { fetchCoupon } from './api';
-import { couponKey, LEVELS_SEEN, PROVEN, provenKey, WELDS, weldKey } from './records-client';
+import { couponKey, LEVELS_SEEN, SAVED_SETTINGS, provenKey, WELDS, weldKey } from './records-client';
 import { isGone, known, useRigs, useStandingChanges, type Known } from './use-records';
 import {
   fetchLevels,
-  fetchProven,
-  fetchProvenPage,
+  fetchSavedSetting,
+  fetchSavedSettingPage,
   fetchWeld,
   fetchWelds,
-  type ProvenAsked,
+  type SavedSettingQuery,
   type WeldsAsked,
 } from './weld-api';
 
@@ -32,9 +32,9 @@ import {
  * Settings that wait to be kept. Each is made of its coupon, which is asked for by itself: after a reload no screen may have
  * opened it yet.
  */
-function useBegunProven(): ProvenSetting[] {
+function useBegunProven(): SavedSetting[] {
   const changes = useStandingChanges();
-  const begun = useMemo(() => provenWaiting(changes), [changes]);
+  const begun = useMemo(() => pendingSavedSettings(changes), [changes]);
   const couponIds = useMemo(() => [...new Set(begun.map(({ couponId }) => couponId))], [begun]);
   const rigs = useRigs(begun.length > 0).data;
   const seen = useQueries({
@@ -59,30 +59,30 @@ const dataOf = <T>(queries: readonly { data: unknown }[]): T[] =>
   queries.flatMap(({ data }) => (data === undefined ? [] : [data as T]));
 
 /** Every setting that a weld which waits to be logged is made with: those that wait too, and those that are kept. */
-function useProvenOfWaiting(): ProvenSetting[] {
+function useProvenOfWaiting(): SavedSetting[] {
   const begun = useBegunProven();
   const changes = useStandingChanges();
   const ids = useMemo(
     () =>
-      [...new Set(weldsWaiting(changes).map(({ provenId }) => provenId))].filter(
+      [...new Set(pendingWelds(changes).map(({ provenId }) => provenId))].filter(
         (id) => !changes.some(({ kind, of }) => kind === 'prove' && of === id),
       ),
     [changes],
   );
   const kept = useQueries({
-    queries: ids.map((id) => ({ queryKey: provenKey(id), queryFn: () => fetchProven(id) })),
-    combine: dataOf<ProvenSetting>,
+    queries: ids.map((id) => ({ queryKey: provenKey(id), queryFn: () => fetchSavedSetting(id) })),
+    combine: dataOf<SavedSetting>,
   });
   return useMemo(() => [...begun, ...kept], [begun, kept]);
 }
 
 /** Kept settings, a page at a time; those that wait stand first. */
-export function useProvenPages(asked: ProvenAsked) {
+export function useSavedSettingPages(asked: SavedSettingQuery) {
   const changes = useStandingChanges();
   const begun = useBegunProven();
   const pages = useInfiniteQuery({
-    queryKey: [...PROVEN, 'list', asked],
-    queryFn: ({ pageParam }) => fetchProvenPage(asked, pageParam),
+    queryKey: [...SAVED_SETTINGS, 'list', asked],
+    queryFn: ({ pageParam }) => fetchSavedSettingPage(asked, pageParam),
     initialPageParam: null as string | null,
     getNextPageParam: ({ next }) => next,
   });
@@ -96,10 +96,13 @@ export function useProvenPages(asked: ProvenAsked) {
 }
 
 /** One kept setting. */
-export function useProven(id: string): Known<ProvenSetting> {
+export function useSavedSetting(id: string): Known<SavedSetting> {
   const changes = useStandingChanges();
   const begun = useBegunProven().find((one) => one.id === id);
-  const query = useQuery({ queryKey: provenKey(id), queryFn: begun === undefined ? () => fetchProven(id) : skipToken });
+  const query = useQuery({
+    queryKey: provenKey(id),
+    queryFn: begun === undefined ? () => fetchSavedSetting(id) : skipToken,
+  });
   const kept = isGone(query.error) ? undefined : query.data;
   const data = useMemo(() => (kept === undefined ? begun : provenWith(kept, changes)), [kept, begun, changes]);
   return known(query, data);
@@ -118,7 +121,7 @@ export function useWeldPages(asked: WeldsAsked) {
   const { data } = pages;
   const welds = useMemo(() => {
     const kept = data?.pages.flatMap((page) => page.welds.map((one) => weldWith(one, changes)));
-    const begun = weldsWaiting(changes)
+    const begun = pendingWelds(changes)
       .flatMap(({ id }) => weldBegun(id, changes, settings) ?? [])
       .filter(({ id, provenId }) => (asked.proven ?? provenId) === provenId && !kept?.some((one) => one.id === id));
     return kept === undefined && begun.length === 0 ? undefined : [...begun, ...(kept ?? [])];

@@ -1,10 +1,10 @@
 import type { Level } from '@/core/inspection/level-schema';
-import type { ProvenPage, ProvenSetting } from '@/core/record/shapes/saved-setting-schema';
+import type { SavedSettingPage, SavedSetting } from '@/core/record/shapes/saved-setting-schema';
 import type { Weld, WeldPage, WeldState } from '@/core/record/shapes/weld-schema';
 import { request } from './api';
 
 /** Which kept settings are shown: those like a job, or all. */
-export type ProvenAsked = {
+export type SavedSettingQuery = {
   text?: string;
   rig?: string;
   metal?: string;
@@ -22,9 +22,9 @@ function queryOf(asked: Record<string, string | number | boolean | undefined>, a
   return new URLSearchParams(stated.map(([name, value]): [string, string] => [name, String(value)])).toString();
 }
 
-export const fetchProvenPage = (asked: ProvenAsked, after: string | null): Promise<ProvenPage> =>
+export const fetchSavedSettingPage = (asked: SavedSettingQuery, after: string | null): Promise<SavedSettingPage> =>
   request('GET', `/proven?${queryOf(asked, after)}`);
-export const fetchProven = (id: string): Promise<ProvenSetting> => request('GET', `/proven/${id}`);
+export const fetchSavedSetting = (id: string): Promise<SavedSetting> => request('GET', `/proven/${id}`);
 export const fetchWelds = (asked: WeldsAsked, after: string | null): Promise<WeldPage> =>
   request('GET', `/welds?${queryOf(asked, after)}`);
 export const fetchWeld = (id: string): Promise<Weld> => request('GET', `/welds/${id}`);

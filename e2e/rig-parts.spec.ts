@@ -26,10 +26,10 @@ test(
     await expect(page.getByText(/: it will do\.$/)).toBeVisible();
     await expect(page.getByText('Not for this wire and metal.')).toHaveCount(1);
     await expectAccessible(page);
-    // Read once, it is counted down by the beads, and the bench says before the first one that it will not last.
+    // Read once, it is counted down by the beads (other journeys may run some on this machine meanwhile), and the bench says before the first one that it will not last.
     await page.getByRole('textbox', { name: 'Gauge, bar' }).fill('12');
     await page.getByRole('button', { name: 'Keep this reading' }).click();
-    await expect(page.getByText(/^Read .*; by the beads since about 35 L left, \d min of arc\.$/)).toBeVisible();
+    await expect(page.getByText(/^Read .*; by the beads since about 3\d L left, \d min of arc\.$/)).toBeVisible();
     await page.goto('/rig');
     await page.getByRole('link', { name: /^Dock set/ }).click();
     await page.getByRole('link', { name: /^Its parts/ }).click();
@@ -42,7 +42,7 @@ test(
     await page.goto('/');
     await openVerdict(page);
     await expect(page.getByText(/^The spool has about 0\.3 kg left, this weld takes about [\d.]+ kg/)).toBeVisible();
-    await expect(page.getByText(/^The cylinder has about 35 L left/)).toBeVisible();
+    await expect(page.getByText(/^The cylinder has about 3\d L left/)).toBeVisible();
   },
 );
 

@@ -7,11 +7,11 @@ import { Loading } from '@/ui/State';
 import { CouponDetail } from './log/coupon/CouponDetail';
 import type { Leads } from './log/days/day-open';
 import { DaysPlace } from './log/days/DaysPlace';
-import { ProvenDetail } from './welds/ProvenDetail';
+import { SavedSettingDetail } from './welds/SavedSettingDetail';
 import { WeldDetail } from './welds/WeldDetail';
 
 export { LogPlace } from './log/coupon/LogPlace';
-export { ProvenPlace } from './welds/ProvenPlace';
+export { SavedSettingPlace as ProvenPlace } from './welds/SavedSettingPlace';
 export { WeldPlace } from './welds/WeldPlace';
 
 /** Comes with the forms of a rig, when a line first leads to one. */
@@ -22,7 +22,7 @@ function detail({ what, id, bead }: Leads, onAll: () => void): ReactNode {
     case 'coupon':
       return <CouponDetail key={id} couponId={id} bead={bead} named onAllBeads={onAll} />;
     case 'proven':
-      return <ProvenDetail key={id} provenId={id} named />;
+      return <SavedSettingDetail key={id} provenId={id} named />;
     case 'weld':
       return <WeldDetail key={id} weldId={id} named />;
     default:

@@ -8,10 +8,10 @@ import { openStore } from '../server/db/open';
 import { loadWorkshop } from '../server/demo/load';
 import takeFileIn from '../server/files/import-record.worker';
 import { recordText } from '../server/files/export-record';
-import type { Kept, RecordFile } from '../core/record/shapes/record-file-schema';
+import type { RecordRows, RecordFile } from '../core/record/shapes/record-file-schema';
 import { summarise, type Timing } from './statistics';
 
-type Whole = RecordFile & Kept;
+type Whole = RecordFile & RecordRows;
 const NOW = Date.parse('2026-05-04T09:00:00Z');
 const RUNS = 60;
 
@@ -37,7 +37,7 @@ export function recordOf(beads: number): Whole {
   const copied = JSON.stringify({ coupons, jobs, beads: ran, proven, welds, pictures });
   const copies = Array.from(
     { length: Math.ceil(beads / ran.length) },
-    (_, i) => JSON.parse(again(copied, i + 1)) as Kept,
+    (_, i) => JSON.parse(again(copied, i + 1)) as RecordRows,
   );
   const all = <Kind extends 'coupons' | 'jobs' | 'beads' | 'proven' | 'welds' | 'pictures'>(kind: Kind) =>
     copies.flatMap((copy) => copy[kind] as never[]);

@@ -1,5 +1,5 @@
 import { v7 } from 'uuid';
-import { lightened } from './shrink-photo';
+import { shrinkPhoto } from './shrink-photo';
 import { openMicrophone, type Microphone } from './microphone';
 import { openSpeaker, type Speaker } from './speaker';
 
@@ -112,7 +112,7 @@ async function openPicture(from: 'camera' | 'files'): Promise<Blob | null> {
   if (chosen === undefined) return null;
   const { file, uri } = chosen;
   try {
-    return await lightened(file ?? (await (await fetch(uri)).blob()));
+    return await shrinkPhoto(file ?? (await (await fetch(uri)).blob()));
   } finally {
     URL.revokeObjectURL(uri);
   }

@@ -11,7 +11,7 @@ const LIGHT = 1_500_000;
  * copy of it. What is light already goes as it is, for the server to read.
  * @throws Error where this device cannot show it
  */
-export async function lightened(file: Blob): Promise<Blob> {
+export async function shrinkPhoto(file: Blob): Promise<Blob> {
   let picture: ImageBitmap;
   try {
     picture = await createImageBitmap(file);

@@ -23,12 +23,12 @@ const listeners = new Set<() => void>();
 let notice: StorageNotice | null = null;
 let listening = false;
 
-const tell = (): void => listeners.forEach((listener) => listener());
+const notify = (): void => listeners.forEach((listener) => listener());
 
 /** Says something about the device's storage, or that there is nothing more to say. */
-export function sayStorage(next: StorageNotice | null): void {
+export function setStorageNotice(next: StorageNotice | null): void {
   notice = next;
-  tell();
+  notify();
 }
 
 /** What stood under the key before versions were kept was written without a prefix. */
@@ -61,7 +61,7 @@ function load<T>(shape: StoredShape<T>): T {
   } catch {
     if (text !== null) setAside(shape, text);
     // Telling a listener while a screen is being drawn is not allowed; the next turn is soon enough.
-    queueMicrotask(() => sayStorage('unreadable'));
+    queueMicrotask(() => setStorageNotice('unreadable'));
   }
   memory.set(shape.key, value);
   return value;
@@ -87,7 +87,7 @@ export function store<T>(shape: StoredShape<T>, value: T): void {
   } catch {
     notice = 'full';
   }
-  tell();
+  notify();
 }
 
 /** The kept value now. */
@@ -102,7 +102,7 @@ function subscribe(listener: () => void): () => void {
     platform().storage.onForeignWrite((key) => {
       if (!key.startsWith(PREFIX)) return;
       memory.delete(key.slice(PREFIX.length));
-      tell();
+      notify();
     });
   }
   listeners.add(listener);
@@ -132,7 +132,7 @@ export function useStorageNotice(): [StorageNotice | null, () => void] {
     () => notice,
     () => notice,
   );
-  return [said, useCallback(() => sayStorage(null), [])];
+  return [said, useCallback(() => setStorageNotice(null), [])];
 }
 
 /** Forgets everything that the device keeps as text, but what this device calls itself and how it is measured. */
@@ -140,7 +140,7 @@ export async function forgetStored(keeps: readonly { key: string }[]): Promise<v
   const kept = keeps.map(({ key }) => PREFIX + key);
   await platform().forget((key) => kept.includes(key) || !key.startsWith(PREFIX));
   for (const key of [...memory.keys()]) if (!kept.includes(PREFIX + key)) memory.delete(key);
-  tell();
+  notify();
 }
 
 /** Forgets what was read, as a new visit would. For tests. */

@@ -22,7 +22,7 @@ import { CHANGE_SCHEMA, COUPON_CHANGE_SCHEMA, RIG_CHANGE_SCHEMA } from '../core/
 import { LEVEL_CHANGE_SCHEMA } from '../core/inspection/level-schema';
 import { NEW_CARE_SCHEMA } from '../core/record/shapes/care-schema';
 import { NEW_PICTURE_SCHEMA, PICTURE_CHANGE_SCHEMA } from '../core/record/shapes/picture-schema';
-import { NEW_PROVEN_SCHEMA, PROVEN_CHANGE_SCHEMA } from '../core/record/shapes/saved-setting-schema';
+import { NEW_SAVED_SETTING_SCHEMA, SAVED_SETTING_CHANGE_SCHEMA } from '../core/record/shapes/saved-setting-schema';
 import {
   NEW_INSPECTION_SCHEMA,
   NEW_REPAIR_SCHEMA,
@@ -30,7 +30,7 @@ import {
   WELD_CHANGE_SCHEMA,
 } from '../core/record/shapes/weld-schema';
 import { answerSources, nameOfSources } from './judged-by';
-import { KEPT_KINDS, KEPT_SCHEMAS } from '../core/record/shapes/record-file-schema';
+import { RECORD_KINDS, ROW_SCHEMAS } from '../core/record/shapes/record-file-schema';
 import {
   BEAD_CHANGE_SCHEMA,
   JOB_VERSION_SCHEMA,
@@ -56,8 +56,8 @@ const SCHEMAS: Record<string, object> = {
   'job-version': JOB_VERSION_SCHEMA,
   'rig-change': RIG_CHANGE_SCHEMA,
   'new-setup': NEW_SETUP_SCHEMA,
-  'new-proven': NEW_PROVEN_SCHEMA,
-  'proven-change': PROVEN_CHANGE_SCHEMA,
+  'new-proven': NEW_SAVED_SETTING_SCHEMA,
+  'proven-change': SAVED_SETTING_CHANGE_SCHEMA,
   'new-weld': NEW_WELD_SCHEMA,
   'weld-change': WELD_CHANGE_SCHEMA,
   'new-inspection': NEW_INSPECTION_SCHEMA,
@@ -82,7 +82,7 @@ const SCHEMAS: Record<string, object> = {
   'knob-work': KNOB_WORK_SCHEMA,
   walk: WALK_SCHEMA,
   changeover: CHANGEOVER_SCHEMA,
-  ...Object.fromEntries(KEPT_KINDS.map((kind) => [`kept-${kind}`, KEPT_SCHEMAS[kind]])),
+  ...Object.fromEntries(RECORD_KINDS.map((kind) => [`kept-${kind}`, ROW_SCHEMAS[kind]])),
 };
 
 const TYPES = `import type { CompiledValidator } from '../schema/validate';

@@ -8,11 +8,11 @@ import type { PictureFile } from '../core/record/shapes/picture-schema';
 import { findBead } from '../server/db/records/beads';
 import { openStore } from '../server/db/open';
 import { pageOfWelds } from '../server/db/records/welds';
-import { findProven } from '../server/db/records/saved-settings';
+import { findSavedSetting } from '../server/db/records/saved-settings';
 import { demoId } from '../server/demo/demo-id';
 import { COUPONS } from '../server/demo/coupons';
 import { loadWorkshop } from '../server/demo/load';
-import { TOLD_PICTURES, type ToldPicture } from '../server/demo/told-pictures';
+import { DEMO_PICTURES, type DemoPicture } from '../server/demo/picture-list';
 import { lookAt } from '../server/pictures/look';
 import { scatter } from '../ui/bead/noise';
 import { cap, faults, fused, plates, SECTION_FIELD, slag, whiskers } from '../ui/bead/section-geometry';
@@ -104,7 +104,7 @@ type Laid = {
   sizes: { id: Measuring['sizes'][number]['id']; from: Point; to: Point }[];
 };
 
-function laid({ view }: ToldPicture, bead: BeadAppearance): Laid {
+function laid({ view }: DemoPicture, bead: BeadAppearance): Laid {
   if (view === 'section') {
     const middle = SECTION_FIELD.width / 2;
     const { face } = SECTION_FIELD;
@@ -155,7 +155,7 @@ function placed([x, y]: Point, origin: Point, { frame }: Laid, turned: number): 
   ];
 }
 
-function measuringOf(told: ToldPicture, of: Laid): Measuring | null {
+function measuringOf(told: DemoPicture, of: Laid): Measuring | null {
   if (told.measured !== true) return null;
   const knownMm = of.ruleMm === 50 ? 50 : 20;
   return {
@@ -174,7 +174,7 @@ function measuringOf(told: ToldPicture, of: Laid): Measuring | null {
   };
 }
 
-async function picture(told: ToldPicture, of: Laid): Promise<Buffer> {
+async function picture(told: DemoPicture, of: Laid): Promise<Buffer> {
   const { frame, drawing, at, ruleAt, ruleMm } = of;
   const [width, height] = [frame.width * frame.scale, frame.height * frame.scale];
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${frame.width} ${frame.height}">
@@ -203,18 +203,18 @@ async function main(): Promise<void> {
   const { store, close } = openStore(join(folder, 'demo.sqlite'));
   loadWorkshop(store, Date.parse('2026-05-04T09:00:00Z'), false);
   const welds = pageOfWelds(store, { limit: 100 }, () => undefined).welds;
-  const beadOf = ({ of }: ToldPicture) => {
+  const beadOf = ({ of }: DemoPicture) => {
     if ('coupon' in of) {
       const index = COUPONS.findIndex(({ title }) => title === of.coupon);
       return findBead(store, demoId(2, index * 100 + of.bead));
     }
     const weld = welds.find(({ title }) => title === of.weld);
-    return weld === undefined ? null : (findProven(store, weld.provenId)?.bead ?? null);
+    return weld === undefined ? null : (findSavedSetting(store, weld.provenId)?.bead ?? null);
   };
   rmSync(OUT, { recursive: true, force: true });
   mkdirSync(OUT, { recursive: true });
   const drawn: Drawn[] = [];
-  for (const told of TOLD_PICTURES) {
+  for (const told of DEMO_PICTURES) {
     const bead = beadOf(told);
     if (bead === null) throw new Error(`the demo has no ${JSON.stringify(told.of)}`);
     const of = laid(told, { ...appearanceFrom(bead.appearance), ...told.shows });

@@ -6,7 +6,7 @@ import { v7 } from 'uuid';
 import type { Device } from '../core/access/access-schema';
 import type { RigRecord } from '../core/record/shapes/record-schema';
 import { ENDPOINTS } from './api/endpoints';
-import { comeIn, from, openGuarded, PHONE, problemOf } from './testing/guarded';
+import { signIn, from, openGuarded, PHONE, problemOf } from './testing/guarded';
 import { beadOn, couponOn, freshId, openWorkshop, type Workshop } from './testing/workshop';
 
 /** The surface walked as somebody would who means harm: docs/security.md says what is promised. */
@@ -15,7 +15,7 @@ let cookie: string;
 let deviceId: string;
 beforeAll(async () => {
   shop = await openGuarded();
-  ({ cookie, id: deviceId } = await comeIn(shop));
+  ({ cookie, id: deviceId } = await signIn(shop));
 });
 afterAll(() => shop.stop());
 
@@ -155,7 +155,7 @@ describe('what was heard and is sent again', () => {
     const sent = { ...change, against: 0, fields: { name: 'Heard' } };
     expect((await shop.send('POST', '/changes', sent, inside())).status).toBe(200);
     const before = recordOf(shop);
-    const other = await comeIn(shop, 'Other');
+    const other = await signIn(shop, 'Other');
     expect((await shop.send('POST', '/changes', sent, from('10.0.0.9', other.cookie))).status).toBe(200);
     const turned = { ...sent, fields: { name: 'Turned' } };
     expect((await shop.send('POST', '/changes', turned, from('10.0.0.9', other.cookie))).status).toBeLessThan(500);
@@ -163,7 +163,7 @@ describe('what was heard and is sent again', () => {
   });
 
   it('a stolen cookie is as good as its device, is seen by the keeper, and no good once that is shut out', async () => {
-    const { id, cookie: stolen } = await comeIn(shop, 'Lost phone');
+    const { id, cookie: stolen } = await signIn(shop, 'Lost phone');
     const thief = from('203.0.113.9', stolen);
     expect((await shop.send('GET', '/rigs', undefined, thief)).status).toBe(200);
     const { devices } = (await shop.send('GET', '/devices', undefined, inside())).json as { devices: Device[] };

@@ -3,12 +3,12 @@ import { join } from 'node:path';
 import { zipSync } from 'fflate';
 import { parse } from 'papaparse';
 import { v7 } from 'uuid';
-import type { KeptPicture } from '../core/record/shapes/picture-schema';
-import type { Kept } from '../core/record/shapes/record-file-schema';
+import type { StoredPicture } from '../core/record/shapes/picture-schema';
+import type { RecordRows } from '../core/record/shapes/record-file-schema';
 import type { Coupon, CouponPage } from '../core/record/shapes/record-schema';
 import { backupCommand, restoreCommand } from './backup/command';
 import { placeOf, shelfOf } from './pictures/shelf';
-import type { TakenPictures } from './pictures/zip-in';
+import type { PicturesReport } from './pictures/zip-in';
 import { attach, attaching as attachingTo, fileOf, plate, shelved } from './testing/pictures';
 import { openWorkshop, type Workshop } from './testing/workshop';
 
@@ -50,24 +50,24 @@ describe('pictures as files', () => {
 
   const zipOf = async (of: Workshop): Promise<Buffer> =>
     Buffer.from(await (await fetch(`http://127.0.0.1:${of.port}/api/record/pictures.zip`)).arrayBuffer());
-  async function takeZip(into: Workshop, zip: Uint8Array, preview = false): Promise<TakenPictures> {
+  async function takeZip(into: Workshop, zip: Uint8Array, preview = false): Promise<PicturesReport> {
     const response = await fetch(`http://127.0.0.1:${into.port}/api/record/pictures.zip?preview=${preview}`, {
       method: 'POST',
       body: Buffer.from(zip) as never,
       headers: { 'content-type': 'application/zip' },
     });
-    return (await response.json()) as TakenPictures;
+    return (await response.json()) as PicturesReport;
   }
 
   it('go out as a ZIP and the record that names them, and come in again the same', async () => {
-    const record = (await shop.send('GET', '/record')).json as Kept;
+    const record = (await shop.send('GET', '/record')).json as RecordRows;
     expect(record.pictures.length).toBeGreaterThan(2);
     const zip = await zipOf(shop);
     // The files say nothing by themselves.
     const early = await takeZip(empty, zip);
     expect([early.done, early.refused > 0, early.reasons[0]]).toEqual([false, true, expect.stringContaining('record')]);
     await empty.send('POST', '/record?preview=false', record);
-    const { pictures } = (await empty.send('GET', '/record')).json as Kept;
+    const { pictures } = (await empty.send('GET', '/record')).json as RecordRows;
     expect(pictures).toEqual(record.pictures);
     const files = new Set(record.pictures.map(({ file }) => file.hash)).size;
     expect(await takeZip(empty, zip, true)).toEqual({ added: files, same: 0, refused: 0, reasons: [], done: false });
@@ -83,7 +83,7 @@ describe('pictures as files', () => {
   it('are taken in all or not at all', async () => {
     const { file } = (await attach(shop, attaching(), await plate().modulate({ brightness: 1.4 }).png().toBuffer()))
       .json.picture!;
-    const record = (await shop.send('GET', '/record')).json as Kept;
+    const record = (await shop.send('GET', '/record')).json as RecordRows;
     await empty.send('POST', '/record?preview=false', record);
     const whole = Buffer.from(await (await fileOf(shop, file.hash)).arrayBuffer());
     const name = `pictures/${file.hash}.jpg`;
@@ -118,8 +118,8 @@ describe('pictures as files', () => {
   });
 
   it('whose record names two owners, or none that is known, is refused', async () => {
-    const record = (await shop.send('GET', '/record')).json as Kept;
-    const told = async (change: (picture: KeptPicture) => KeptPicture): Promise<string[]> => {
+    const record = (await shop.send('GET', '/record')).json as RecordRows;
+    const told = async (change: (picture: StoredPicture) => StoredPicture): Promise<string[]> => {
       const pictures = record.pictures.map((picture, i) => (i === 0 ? change(picture) : picture));
       const { json } = await empty.send('POST', '/record?preview=true', { ...record, pictures });
       return (json as { reasons: string[] }).reasons;
@@ -137,7 +137,7 @@ describe('files for a spreadsheet', () => {
   };
 
   it('have a line for every weld, with what its newest inspection measured and its photographs', async () => {
-    const record = (await shop.send('GET', '/record')).json as Kept;
+    const record = (await shop.send('GET', '/record')).json as RecordRows;
     const lines = await sheet('welds');
     expect(lines.map(({ id }) => id).sort()).toEqual(record.welds.map(({ id }) => id).sort());
     const ring = lines.find(({ weld }) => weld === 'Mooring ring 14, north quay')!;
@@ -148,7 +148,7 @@ describe('files for a spreadsheet', () => {
   });
 
   it('have a line for every kept setting, with marks where its machine has a knob', async () => {
-    const record = (await shop.send('GET', '/record')).json as Kept;
+    const record = (await shop.send('GET', '/record')).json as RecordRows;
     const lines = await sheet('kept-settings');
     expect(lines.map(({ id }) => id).sort()).toEqual(record.proven.map(({ id }) => id).sort());
     expect(new Set(lines.map((line) => Object.keys(line).join())).size).toBe(1);

@@ -1,15 +1,15 @@
 import { readdirSync } from 'node:fs';
 import { parse } from 'papaparse';
 import { sql } from 'drizzle-orm';
-import type { Kept, RecordFile } from '../core/record/shapes/record-file-schema';
+import type { RecordRows, RecordFile } from '../core/record/shapes/record-file-schema';
 import type { Changes } from '../core/record/shapes/change-schema';
 import type { EntryPage } from '../core/record/shapes/log-entry-schema';
 import { faultIn } from './db/open';
 import { FILE_LIMIT_MB } from './files/routes';
-import type { Taken } from './files/import-record';
+import type { ImportReport } from './files/import-record';
 import { openWorkshop, type Workshop } from './testing/workshop';
 
-type Whole = RecordFile & Kept;
+type Whole = RecordFile & RecordRows;
 let shop: Workshop;
 let empty: Workshop;
 /** The two years, and the last four weeks alone: enough for what is not about how much there is. */
@@ -17,7 +17,7 @@ let years: Whole;
 let record: Whole;
 
 const exported = async (from: Workshop): Promise<Whole> => (await from.send('GET', '/record')).json;
-const takeIn = async (into: Workshop, file: unknown, preview = false): Promise<Taken> =>
+const takeIn = async (into: Workshop, file: unknown, preview = false): Promise<ImportReport> =>
   (await into.send('POST', `/record?preview=${preview}`, file as object)).json;
 const without = ({ madeAt: _, ...rest }: Whole) => rest;
 const clone = (): Whole => JSON.parse(JSON.stringify(record));

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import { v7 } from 'uuid';
 import type { RigRecord } from '../core/record/shapes/record-schema';
-import { comeIn, from, openGuarded, PHONE, PHRASE, problemOf } from './testing/guarded';
+import { signIn, from, openGuarded, PHONE, PHRASE, problemOf } from './testing/guarded';
 import { askSite, freshId, openWorkshop, type Sent, type Workshop } from './testing/workshop';
 
 /** Requests of somebody who means harm, beside what their bodies hold: see attack.test.ts. */
@@ -14,7 +14,7 @@ let cookie: string;
 let deviceId: string;
 beforeAll(async () => {
   shop = await openGuarded();
-  ({ cookie, id: deviceId } = await comeIn(shop));
+  ({ cookie, id: deviceId } = await signIn(shop));
 });
 afterAll(() => shop.stop());
 

@@ -2,7 +2,7 @@ import type { Change } from '../core/record/change/change';
 import type { Changed, Changes } from '../core/record/shapes/change-schema';
 import type { Level } from '../core/inspection/level-schema';
 import { LEVELS } from '../core/inspection/levels';
-import type { ProvenPage, ProvenSetting } from '../core/record/shapes/saved-setting-schema';
+import type { SavedSettingPage, SavedSetting } from '../core/record/shapes/saved-setting-schema';
 import type { NewBead, NewCoupon, RigRecord } from '../core/record/shapes/record-schema';
 import type { Weld, WeldPage } from '../core/record/shapes/weld-schema';
 import { beadOn, couponOn, freshId, openWorkshop, type Workshop } from './testing/workshop';
@@ -101,7 +101,7 @@ describe('a kept setting', () => {
     };
     const { rigId: _, assumed: __, revision: ___, ...setup } = fitted as never as Record<string, unknown>;
     await taken(made('refit', dock.id, setup));
-    const after = await get<ProvenSetting>(`/proven/${id}`);
+    const after = await get<SavedSetting>(`/proven/${id}`);
     expect(after.setup).toEqual(proven!.setup);
     expect((await shop.send('GET', `/proven/${freshId()}`)).status).toBe(404);
   });
@@ -117,7 +117,7 @@ describe('a kept setting', () => {
     const change = made('prove', freshId(), setting());
     const first = await taken(change);
     expect((await taken(change)).entry.revision).toBe(first.entry.revision);
-    expect((await get<ProvenPage>('/proven')).proven.filter(({ beadId }) => beadId === bead.id)).toHaveLength(1);
+    expect((await get<SavedSettingPage>('/proven')).proven.filter(({ beadId }) => beadId === bead.id)).toHaveLength(1);
     await taken({ ...made('change-bead', bead.id, { takenBack: true }), sure: true });
     expect(await refused(made('prove', freshId(), setting()))).toEqual(['beadId']);
   });
@@ -128,7 +128,7 @@ describe('a kept setting', () => {
     const { class: wire, diameterMm } = dock.setup.rig.wire!;
     const thin = Math.min(thicknessMm, plate.job.job.otherThicknessMm ?? 100);
     const found = async (query: string): Promise<boolean> =>
-      (await get<ProvenPage>(`/proven?${query}`)).proven.some((one) => one.id === id);
+      (await get<SavedSettingPage>(`/proven?${query}`)).proven.some((one) => one.id === id);
     for (const query of [
       `rig=${dock.id}`,
       `metal=${baseMetal}&joint=${joint}&position=${position}`,
@@ -174,7 +174,7 @@ describe('a kept setting', () => {
     }
     const seen: string[] = [];
     for (let after = ''; ;) {
-      const page = await get<ProvenPage>(`/proven?rig=${dock.id}&limit=2${after}`);
+      const page = await get<SavedSettingPage>(`/proven?rig=${dock.id}&limit=2${after}`);
       seen.push(...page.proven.map(({ id }) => id));
       if (page.next === null) break;
       after = `&after=${encodeURIComponent(page.next)}`;
@@ -195,9 +195,9 @@ describe('a weld', () => {
       job: plate.job.job,
       inspections: [],
     });
-    expect((await get<ProvenSetting>(`/proven/${provenId}`)).welds).toBe(1);
+    expect((await get<SavedSetting>(`/proven/${provenId}`)).welds).toBe(1);
     await taken(made('change-weld', id, { putAway: true }));
-    expect((await get<ProvenSetting>(`/proven/${provenId}`)).welds).toBe(0);
+    expect((await get<SavedSetting>(`/proven/${provenId}`)).welds).toBe(0);
     expect(await refused(made('log-weld', freshId(), weld(freshId())))).toEqual(['provenId']);
   });
 

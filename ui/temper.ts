@@ -1,4 +1,5 @@
 import palette from './temper.json';
+import { clamp } from '../core/quantity/clamp';
 
 /** Temper colours of heated steel, straw to blue: the one quantitative colour scale. */
 const STEPS = Object.values(palette.temper);
@@ -9,7 +10,7 @@ const STEPS = Object.values(palette.temper);
  * @returns a CSS colour
  */
 export function temperColour(share: number): string {
-  const index = Math.min(STEPS.length - 1, Math.max(0, Math.floor(share * STEPS.length)));
+  const index = clamp(Math.floor(share * STEPS.length), 0, STEPS.length - 1);
   return STEPS[index];
 }
 

@@ -1,8 +1,8 @@
 import type { ToWorker } from './call';
-import { listenTo, RecordingProblem, wavOf, type ListenTold } from './listen';
+import { listenTo, RecordingProblem, wavOf, type ListenReply } from './listen';
 
 /** A worker that tells what it is told to tell. */
-function saying(told: ListenTold | 'breaks') {
+function saying(told: ListenReply | 'breaks') {
   const worker = {
     asked: [] as unknown[],
     stopped: 0,

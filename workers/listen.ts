@@ -7,7 +7,7 @@ export type ListenAsked =
   | { kind: 'samples'; recording: Recording }
   | { kind: 'write'; recording: Recording };
 /** What it tells; a problem in words where the file cannot be read. */
-export type ListenTold =
+export type ListenReply =
   | { kind: 'listened'; listened: Listened }
   | { kind: 'written'; bytes: Uint8Array<ArrayBuffer> }
   | { kind: 'problem'; text: string };
@@ -18,8 +18,8 @@ const start = (): CalledWorker => new Worker(new URL('./listen.worker.ts', windo
 export class RecordingProblem extends Error {}
 
 /** Has one thing done in a worker of its own, which ends with it. @param spawn tests put another in its place */
-async function doneIn(asked: ListenAsked, spawn: () => CalledWorker): Promise<ListenTold> {
-  const call = workerCall<ListenAsked, ListenTold>(spawn, 'The recording could not be listened to', false);
+async function doneIn(asked: ListenAsked, spawn: () => CalledWorker): Promise<ListenReply> {
+  const call = workerCall<ListenAsked, ListenReply>(spawn, 'The recording could not be listened to', false);
   const told = await call(asked);
   if (told.kind === 'problem') throw new RecordingProblem(told.text);
   return told;

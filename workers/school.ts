@@ -15,7 +15,7 @@ export type SchoolAsked =
   | { kind: 'count'; blind: BlindMachine; seed: number }
   | { kind: 'coupons'; input: Case; dials: Dials; seed: number };
 export type BlindKnobs = { voltageV: number; wireSpeedMPerMin: number; stickOutMm: number };
-export type SchoolTold =
+export type SchoolReply =
   | { kind: 'eye'; question: EyeQuestion }
   | { kind: 'first'; question: FirstQuestion }
   | { kind: 'blind'; blind: BlindMachine }
@@ -23,13 +23,13 @@ export type SchoolTold =
   | { kind: 'count'; beads: number }
   /** No sheet where no figures can be given. */
   | { kind: 'coupons'; sheet: CouponSheet | null };
-type Told<Kind extends SchoolTold['kind']> = Extract<SchoolTold, { kind: Kind }>;
+type Told<Kind extends SchoolReply['kind']> = Extract<SchoolReply, { kind: Kind }>;
 
 const start = (): CalledWorker => new Worker(new URL('./school.worker.ts', window.location.href));
 
 /** Calls the School's worker, which stays for the next call. @param spawn starts it; tests put another in its place */
 export const schoolCall = (spawn: () => CalledWorker = start) =>
-  workerCall<SchoolAsked, SchoolTold>(spawn, 'It could not be worked out', true);
+  workerCall<SchoolAsked, SchoolReply>(spawn, 'It could not be worked out', true);
 
 const call = schoolCall();
 
@@ -37,7 +37,7 @@ const call = schoolCall();
  * Has something of the School worked out in its worker.
  * @param signal aborted where the answer is not wanted any more, as of a plate that was typed over
  */
-export async function askSchool<Kind extends SchoolTold['kind']>(
+export async function askSchool<Kind extends SchoolReply['kind']>(
   asked: Extract<SchoolAsked, { kind: Kind }>,
   signal?: AbortSignal,
 ): Promise<Told<Kind>> {

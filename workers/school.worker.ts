@@ -5,7 +5,7 @@ import { blindBead, blindMachine, productBeads } from '../core/school/set-blind'
 import { couponSheet, type CouponSheet } from '../core/school/coupons';
 import { firstQuestion } from '../core/school/what-first';
 import { answerCalls } from './call';
-import type { SchoolAsked, SchoolTold } from './school';
+import type { SchoolAsked, SchoolReply } from './school';
 
 function sheetOf({ input, dials }: Extract<SchoolAsked, { kind: 'coupons' }>): CouponSheet | null {
   try {
@@ -16,7 +16,7 @@ function sheetOf({ input, dials }: Extract<SchoolAsked, { kind: 'coupons' }>): C
   }
 }
 
-function told(asked: SchoolAsked): SchoolTold {
+function told(asked: SchoolAsked): SchoolReply {
   const random = stream(asked.seed);
   switch (asked.kind) {
     case 'eye':

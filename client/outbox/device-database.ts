@@ -1,23 +1,23 @@
 import { deleteDB, openDB, type DBSchema, type IDBPDatabase } from 'idb';
-import type { WaitingChange } from '../../core/record/shapes/change-schema';
+import type { PendingChange } from '../../core/record/shapes/change-schema';
 
 /** Why the server does not take a waiting change. */
-export type Refused = { code: string; detail: string };
+export type Rejection = { code: string; detail: string };
 
 /** A change that waits, as it is kept: in the order it was made. */
-export type KeptChange = {
+export type StoredChange = {
   seq?: number;
-  change: WaitingChange;
+  change: PendingChange;
   /** Whether it was sent: then the server may have it already, whether or not an answer came. */
   tried: boolean;
-  refused: Refused | null;
+  refused: Rejection | null;
   /** The file of a picture that goes with it. */
   file?: Blob;
 };
 
 interface Shelves extends DBSchema {
   /** Changes that wait for the server, in order. Each stands there once, whoever put it. */
-  waiting: { key: number; value: KeptChange; indexes: { 'by-change': string } };
+  waiting: { key: number; value: StoredChange; indexes: { 'by-change': string } };
   /** What could not be read. */
   'set-aside': { key: number; value: unknown };
   /** Records last seen from the server, by the question they answered. */

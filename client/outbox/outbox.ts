@@ -1,20 +1,20 @@
 import { useSyncExternalStore } from 'react';
-import type { Changed, WaitingChange } from '../../core/record/shapes/change-schema';
-import { isWaitingChange } from '../../core/record/pending/is-pending-change';
-import { deviceDatabase, type KeptChange, type Refused } from './device-database';
-import { sayStorage } from '../../platform/stored';
+import type { Changed, PendingChange } from '../../core/record/shapes/change-schema';
+import { isPendingChange } from '../../core/record/pending/is-pending-change';
+import { deviceDatabase, type StoredChange, type Rejection } from './device-database';
+import { setStorageNotice } from '../../platform/stored';
 
 /**
  * Changes that wait for the server, in the order they were made, kept in the device's database one by one: a change is
  * there before the screen says so, and it goes only once the server has answered. All tabs share them.
  */
-export type Waiting = KeptChange & { seq: number };
+export type OutboxItem = StoredChange & { seq: number };
 
 /** What one tab tells the others. */
-type Told = { what: 'changed' } | { what: 'sent'; answer: Changed };
+type OutboxMessage = { what: 'changed' } | { what: 'sent'; answer: Changed };
 
 const CHANNEL = 'jolly-outbox';
-let waiting: readonly Waiting[] = [];
+let waiting: readonly OutboxItem[] = [];
 let channel: BroadcastChannel | null = null;
 const listeners = new Set<() => void>();
 const sentListeners = new Set<(answer: Changed) => void>();
@@ -22,18 +22,19 @@ const sentListeners = new Set<(answer: Changed) => void>();
 function begin(): BroadcastChannel | null {
   if (channel !== null || typeof BroadcastChannel === 'undefined') return channel;
   channel = new BroadcastChannel(CHANNEL);
-  channel.onmessage = ({ data }: MessageEvent<Told>) => {
+  channel.onmessage = ({ data }: MessageEvent<OutboxMessage>) => {
     // What was sent stands in the records before it stops waiting.
     if (data.what === 'sent') sentListeners.forEach((listener) => listener(data.answer));
-    void readWaiting();
+    void readOutbox();
   };
   return channel;
 }
 
-const isWhole = (kept: KeptChange): kept is Waiting => typeof kept.seq === 'number' && isWaitingChange(kept.change);
+const isWhole = (kept: StoredChange): kept is OutboxItem =>
+  typeof kept.seq === 'number' && isPendingChange(kept.change);
 
 /** Reads what waits. What cannot be read is set aside and said, and the rest goes on. */
-export async function readWaiting(): Promise<readonly Waiting[]> {
+export async function readOutbox(): Promise<readonly OutboxItem[]> {
   const database = await deviceDatabase();
   const kept = await database.getAll('waiting');
   const odd = kept.filter((one) => !isWhole(one));
@@ -44,10 +45,10 @@ export async function readWaiting(): Promise<readonly Waiting[]> {
       void moving.objectStore('waiting').delete(one.seq!);
     }
     await moving.done;
-    sayStorage('unreadable');
+    setStorageNotice('unreadable');
   }
   const next = kept.filter(isWhole);
-  const isSame = ({ seq, refused }: Waiting, i: number): boolean =>
+  const isSame = ({ seq, refused }: OutboxItem, i: number): boolean =>
     seq === waiting[i].seq && JSON.stringify(refused) === JSON.stringify(waiting[i].refused);
   if (next.length !== waiting.length || !next.every(isSame)) {
     waiting = next;
@@ -56,8 +57,8 @@ export async function readWaiting(): Promise<readonly Waiting[]> {
   return next;
 }
 
-async function written(told: Told = { what: 'changed' }): Promise<void> {
-  await readWaiting();
+async function written(told: OutboxMessage = { what: 'changed' }): Promise<void> {
+  await readOutbox();
   begin()?.postMessage(told);
 }
 
@@ -67,7 +68,7 @@ const addresses = new Map<string, string>();
 const ADDRESS_FOR = 30_000;
 
 /** The address of a file that waits; null where none goes with the change. */
-export function addressOf({ change: { id }, file }: Waiting): string | null {
+export function fileAddressOf({ change: { id }, file }: OutboxItem): string | null {
   if (file === undefined) return null;
   const address = addresses.get(id) ?? URL.createObjectURL(file);
   addresses.set(id, address);
@@ -88,7 +89,7 @@ export type Files = ReadonlyMap<string, Blob>;
  * @param files what goes with some of them
  * @throws where the device has no room or keeps nothing
  */
-export async function keepWaiting(changes: readonly WaitingChange[], files: Files = new Map()): Promise<void> {
+export async function enqueue(changes: readonly PendingChange[], files: Files = new Map()): Promise<void> {
   const database = await deviceDatabase();
   const adding = database.transaction('waiting', 'readwrite', { durability: 'strict' });
   try {
@@ -107,7 +108,7 @@ export async function keepWaiting(changes: readonly WaitingChange[], files: File
 }
 
 /** Takes a change off the device. @param answer what the server made of it, or null where it is thrown away */
-export async function dropWaiting(seq: number, answer: Changed | null): Promise<void> {
+export async function dequeue(seq: number, answer: Changed | null): Promise<void> {
   await (await deviceDatabase()).delete('waiting', seq);
   const gone = waiting.find((one) => one.seq === seq);
   if (gone !== undefined) endAddress(gone.change.id);
@@ -115,7 +116,7 @@ export async function dropWaiting(seq: number, answer: Changed | null): Promise<
 }
 
 /** Changes how a change is kept, unless it is gone. @returns whether it was there */
-async function rekeep(seq: number, how: Partial<KeptChange>): Promise<boolean> {
+async function updateItem(seq: number, how: Partial<StoredChange>): Promise<boolean> {
   const writing = (await deviceDatabase()).transaction('waiting', 'readwrite');
   const kept = await writing.store.get(seq);
   if (kept !== undefined) await writing.store.put({ ...kept, ...how });
@@ -124,16 +125,16 @@ async function rekeep(seq: number, how: Partial<KeptChange>): Promise<boolean> {
 }
 
 /** Marks a change as sent, before it is. @returns whether it still waits */
-export const markTried = (seq: number): Promise<boolean> => rekeep(seq, { tried: true });
+export const markSent = (seq: number): Promise<boolean> => updateItem(seq, { tried: true });
 
 /** Keeps a change that the server does not take, with the reason; null lets it be sent again. */
-export async function refuseWaiting(seq: number, refused: Refused | null): Promise<void> {
-  await rekeep(seq, { refused });
+export async function markRejected(seq: number, refused: Rejection | null): Promise<void> {
+  await updateItem(seq, { refused });
   await written();
 }
 
 /** Whether a change is of a thing, or attaches something to it. */
-function isAbout({ of, fields }: WaitingChange, thing: string): boolean {
+function isAbout({ of, fields }: PendingChange, thing: string): boolean {
   const { beadId, weldId } = fields as { beadId?: unknown; weldId?: unknown };
   return of === thing || beadId === thing || weldId === thing;
 }
@@ -142,7 +143,7 @@ function isAbout({ of, fields }: WaitingChange, thing: string): boolean {
  * Undoes what waits and was not sent yet: a change, with all that waits of the same thing after it.
  * @returns whether it was undone; what was sent, or waits no more, has to be taken back by another change
  */
-export async function undoWaiting(changeId: string): Promise<boolean> {
+export async function undoPending(changeId: string): Promise<boolean> {
   const undoing = (await deviceDatabase()).transaction('waiting', 'readwrite');
   const all = await undoing.store.getAll();
   const at = all.findIndex(({ change }) => change.id === changeId);
@@ -155,10 +156,10 @@ export async function undoWaiting(changeId: string): Promise<boolean> {
 }
 
 /** What waits now, as far as it was read. */
-export const waitingNow = (): readonly Waiting[] => waiting;
+export const pendingNow = (): readonly OutboxItem[] => waiting;
 
 /** Hears when what waits has changed, here or in another tab. */
-export function onWaiting(listener: () => void): () => void {
+export function subscribeToOutbox(listener: () => void): () => void {
   begin();
   listeners.add(listener);
   return () => void listeners.delete(listener);
@@ -172,10 +173,10 @@ export function onSentElsewhere(listener: (answer: Changed) => void): () => void
 }
 
 /** What waits, for a screen. */
-export const useWaiting = (): readonly Waiting[] => useSyncExternalStore(onWaiting, waitingNow, waitingNow);
+export const useOutbox = (): readonly OutboxItem[] => useSyncExternalStore(subscribeToOutbox, pendingNow, pendingNow);
 
 /** Forgets what was read, as a new visit would. For tests. */
-export function forgetWaiting(): void {
+export function resetOutbox(): void {
   waiting = [];
   channel?.close();
   channel = null;

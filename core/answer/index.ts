@@ -27,7 +27,7 @@ import { ENGINE } from './engine';
 import { isCheckId, isStatedId, type CheckId, type StatedId } from '../evidence/ids';
 import { FIELD_WORDS, statedOfEvidence, type FieldEvidence } from '../evidence/table';
 import { answersOf, check, finding, marksOf, statedWords, type Check, type StatedAnswer } from '../knowledge';
-import { leavesOf, type Leaves } from '../correction/carried';
+import { leavesOf, type Leaves } from '../correction/carry-over';
 import { readArc } from '../arc/reading';
 import { misfitsOf, tooThickWire, type Misfit } from '../start/rig-check';
 import { startOf, withoutBead, type Start } from '../start/start';

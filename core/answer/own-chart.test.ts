@@ -1,7 +1,7 @@
 import { startAnswer } from '.';
 import { ownChart, type ChartCell } from './own-chart';
 import { DEFAULT_RIG, onJob } from '../start/testing/jobs';
-import type { Proven } from '../start/proven-schema';
+import type { SoundBead } from '../start/sound-bead-schema';
 
 const { job: _, ...RIG } = onJob({});
 const chart = ownChart(RIG, []);
@@ -54,7 +54,7 @@ describe('a rig’s own chart', () => {
   });
 
   it('has a proven setting where there is one, and says so there alone', () => {
-    const proven: Proven = {
+    const proven: SoundBead = {
       ...{ beadId: 'b', couponId: 'c', title: 'Rack', number: 2, ranAt: '2026-05-04T10:00:00.000Z' },
       settings: { voltageV: 18.3, wireSpeedMPerMin: 5.5 },
       job: { baseMetal: 'mild-steel', thicknessMm: 3, joint: 'fillet', position: 'flat' },
@@ -84,7 +84,7 @@ describe('a rig’s own chart', () => {
       ],
     ],
   ] as const)('never falls with the thickness where it is proven: %s', (_, beads) => {
-    const proven = beads.map(([thicknessMm, voltageV, wireSpeedMPerMin]): Proven => ({
+    const proven = beads.map(([thicknessMm, voltageV, wireSpeedMPerMin]): SoundBead => ({
       ...{ beadId: `b${thicknessMm}`, couponId: 'c', title: 'Rack', number: 2, ranAt: '2026-05-04T10:00:00.000Z' },
       settings: { voltageV, wireSpeedMPerMin },
       job: { baseMetal: 'mild-steel', thicknessMm, joint: 'fillet', position: 'flat' },

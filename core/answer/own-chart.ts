@@ -6,8 +6,8 @@ import type { Transfer } from '../arc/transfer';
 import { wireMetal } from '../arc/wire';
 import type { BaseMetal, Case, Job, Position } from '../case/schema';
 import { MAIN_SETTINGS, type SettingName, type Settings } from '../setting/table';
-import { provenFor } from '../start/proven';
-import type { Proven } from '../start/proven-schema';
+import { soundBeadFor } from '../start/sound-bead-for';
+import type { SoundBead } from '../start/sound-bead-schema';
 import { marksOf } from '../start/start';
 
 /** One cell of a rig's own chart: what to set on a plate in a position. */
@@ -48,7 +48,7 @@ const POSITIONS: readonly { position: Position; upToMm: number }[] = [
  * @param proven sound beads of the rig
  * @returns empty where the wire is not known
  */
-export function ownChart(input: Case, proven: readonly Proven[]): ChartCell[] {
+export function ownChart(input: Case, proven: readonly SoundBead[]): ChartCell[] {
   const wire = input.rig?.wire;
   if (wire?.class === undefined || wire.diameterMm === undefined) return [];
   const baseMetal = wireMetal(wire.class);
@@ -70,13 +70,13 @@ function setAt(input: Case, settings: Settings): Pick<ChartCell, 'settings' | 'm
 }
 
 /** One cell as it is proven, else as it is computed. */
-function cellOf(input: Case, proven: readonly Proven[]): ChartCell {
+function cellOf(input: Case, proven: readonly SoundBead[]): ChartCell {
   const { thicknessMm, position } = input.job as Required<Pick<Job, 'thicknessMm' | 'position'>>;
   const start = startAnswer(input);
   if (!hasFigures(start))
     return { thicknessMm, position, ...NO_FIGURES, outOfReach: start.held.map(({ text }) => text) };
   const { settings, passes, outOfReach } = start;
-  const known = provenFor(proven, input);
+  const known = soundBeadFor(proven, input);
   // What was proven has its own volts, wire, stick-out and gas; the rest is as computed.
   const all = known === null ? settings : { ...settings, ...mainOf(known.settings) };
   return { thicknessMm, position, ...setAt(input, all), passes: passes.length, proven: known !== null, outOfReach };

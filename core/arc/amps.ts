@@ -2,6 +2,7 @@ import type { Settings } from '../setting/table';
 import { BURN_OFF } from './coefficients';
 import { currentAt, wireSpeedAt, withWire, type ArcSetup } from './setup';
 import { usualStickOut } from './stick-out';
+import { clamp } from '../quantity/clamp';
 
 /** Amps off a meter, as a share: its figure dances with every short circuit. Judged: 110 to 122 is read as 116. */
 export const AMPS_OFF = 0.05;
@@ -42,6 +43,6 @@ export function setupByAmps(setup: ArcSetup, settings: Settings): ArcSetup {
   const believed = read.ratio ** (law / (law + AMPS_OFF ** 2));
   const { wireSpeedMPerMin = 0, stickOutMm = usualStickOut(setup, null).wanted } = settings;
   const factor = wireSpeedAt(known, read.expectedA * believed, stickOutMm) / wireSpeedMPerMin;
-  const wireScale = setup.machine.wireScale * Math.min(MOST_BENT, Math.max(1 / MOST_BENT, factor));
+  const wireScale = setup.machine.wireScale * clamp(factor, 1 / MOST_BENT, MOST_BENT);
   return { ...setup, machine: { ...setup.machine, wireScale } };
 }

@@ -7,6 +7,7 @@ import { WIRE_RANGE } from './wire-ranges';
 import { pulseFrom, quietRanges, type Quiet } from './quiet-ranges';
 import { readBySize, readRows } from './read-rows';
 import { isTubular, wireMetal, type Wire } from './wire';
+import { clamp } from '../quantity/clamp';
 
 /** What a spray would want and this machine does not give. */
 export type SprayLacks = { voltageV: number } | { wireSpeedMPerMin: number };
@@ -51,7 +52,7 @@ const SELF_SHIELDED_UP_TO = 0.85;
 /** Up to so thick a plate a short arc is a choice; on more its lack of fusion cannot be seen, mm. */
 const SHORT_ARC_UP_TO_MM = 10;
 
-const within = (value: number, { lowA, highA }: Quiet): number => Math.min(highA, Math.max(lowA, value));
+const within = (value: number, { lowA, highA }: Quiet): number => clamp(value, lowA, highA);
 const nothingOpen = (currentAskedA: number): Asked => ({
   ...{ currentAskedA, sprayLacks: null, otherWay: null, tooThickFromA: null, runsNowhere: false },
 });

@@ -3,6 +3,7 @@ import { AS_SHOWN, type Machine } from './machine';
 import { balancedVolts, currentAt, wireSpeedAt, type WireSetup } from './setup';
 import { SETTINGS } from '../setting/table';
 import { wireWindow } from './wire-window';
+import { clamp } from '../quantity/clamp';
 
 /** The good volts at one wire speed, both as the machine shows them. */
 export type BalancePoint = { wireSpeedMPerMin: number; lowV: number; highV: number };
@@ -41,7 +42,7 @@ export function balanceCurve(setup: WireSetup, looked: readonly number[], stickO
   const low = Math.min(...looked, Math.max(ends[0], BEYOND.below * Math.min(...looked)));
   const high = Math.max(...looked, Math.min(ends[1], BEYOND.above * Math.max(...looked)), low + 1);
   const { minimum, maximum } = SETTINGS.wireSpeedMPerMin;
-  const drawn = (speed: number): number => Math.max(minimum, Math.min(maximum, speed));
+  const drawn = (speed: number): number => clamp(speed, minimum, maximum);
   const speeds = Array.from({ length: POINTS }, (_, i) => drawn(low + ((high - low) * i) / (POINTS - 1)));
   const curve = (machine: Machine): BalancePoint[] => speeds.map((speed) => pointAt(setup, machine, speed, stickOutMm));
   return { usual: curve(AS_SHOWN), learned: setup.machine.sure === null ? null : curve(setup.machine) };

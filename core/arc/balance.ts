@@ -3,6 +3,7 @@ import { BALANCE } from './coefficients';
 import { readBySize, readRows } from './read-rows';
 import { globularShare, sprayShare } from './transfer';
 import { requireRange, wireMetal, type Wire } from './wire';
+import { clamp } from '../quantity/clamp';
 
 /** The gas that the spray offsets by wire are stated for. */
 const SPRAY_STATED_AT_CO2_PCT = 10;
@@ -56,7 +57,7 @@ export function balanceVoltage(currentA: number, wire: Wire, gas: GasMix): numbe
 const CURRENT_RANGE_A = { low: 15, high: 500 };
 /** A current brought into the range that the laws of balance hold for. */
 export function withinCurrentRange(currentA: number): number {
-  return Math.max(CURRENT_RANGE_A.low, Math.min(CURRENT_RANGE_A.high, currentA));
+  return clamp(currentA, CURRENT_RANGE_A.low, CURRENT_RANGE_A.high);
 }
 
 /** Halvings to come within a tenth of an amp. */
@@ -104,8 +105,7 @@ export function balanceTolerance(currentA: number, wire: Wire, gas: GasMix): num
 export function balanceHalfWidth(currentA: number, wire: Wire, gas: GasMix): number {
   const { shortCircuitMixed, shortCircuitCo2, spray, tubular } = BALANCE.halfWidthV;
   if (wire.class.startsWith('tubular')) return tubular;
-  const short =
-    shortCircuitMixed + (shortCircuitCo2 - shortCircuitMixed) * Math.min(1, Math.max(0, (gas.co2Pct - 25) / 75));
+  const short = shortCircuitMixed + (shortCircuitCo2 - shortCircuitMixed) * clamp((gas.co2Pct - 25) / 75, 0, 1);
   const open = Math.max(sprayShare(currentA, wire, gas), globularShare(currentA, wire, gas));
   return short + open * (spray - short);
 }

@@ -1,11 +1,12 @@
 import type { GasMix } from '../case/gas-mix';
 import { BEAD } from './coefficients';
 import { isTubular, requireRange, wireMetal, type Wire } from './wire';
+import { clamp } from '../quantity/clamp';
 
 /** Share of the wire that ends in the joint: 0.95 mixed gas, 0.92 CO2, 0.83 tubular. */
 export function depositionEfficiency(wire: Wire, gas: GasMix): number {
   if (isTubular(wire.class)) return BEAD.efficiency.tubular;
-  const co2 = Math.min(1, Math.max(0, (gas.co2Pct - 25) / 75));
+  const co2 = clamp((gas.co2Pct - 25) / 75, 0, 1);
   return BEAD.efficiency.mixedGas + co2 * (BEAD.efficiency.co2 - BEAD.efficiency.mixedGas);
 }
 
@@ -45,7 +46,7 @@ export function depositionRate(wireSpeedMPerMin: number, wire: Wire, gas: GasMix
  * @returns mm
  */
 export function beadWidth(heatInputKJPerMm: number, voltageErrorV: number): number {
-  const spread = Math.min(1.5, Math.max(0.55, 1 + BEAD.widthPerVolt.value * voltageErrorV));
+  const spread = clamp(1 + BEAD.widthPerVolt.value * voltageErrorV, 0.55, 1.5);
   return BEAD.widthMm.value * Math.sqrt(heatInputKJPerMm) * spread;
 }
 
@@ -69,6 +70,6 @@ export function penetration(
   const co2 = Math.min(1, gas.co2Pct / 100);
   const gasFactor = BEAD.penetrationMixedGas.value + co2 * (1 - BEAD.penetrationMixedGas.value);
   // The reference is a drag of about 10 degrees.
-  const push = Math.max(-15, Math.min(30, arc.travelAngleDeg)) + 10;
+  const push = clamp(arc.travelAngleDeg, -15, 30) + 10;
   return BEAD.penetration.value * jackson * gasFactor * (1 - BEAD.penetrationPerPushDegree.value * push);
 }

@@ -2,6 +2,7 @@ import type { BaseMetal, Joint } from '../case/schema';
 import type { GasMix } from '../case/gas-mix';
 import { GAS } from './coefficients';
 import { requireRange } from './wire';
+import { clamp } from '../quantity/clamp';
 
 const SHARES = [
   ['argonPct', 'argon'],
@@ -65,12 +66,12 @@ export function flowWindow(job: CoverJob): FlowWindow {
   const exposed = job.baseMetal === 'aluminium' || job.joint === 'corner' || job.draught !== 'still';
   const spoil = exposed ? GAS.spoilFactor.value : 1;
   const { morePer100A, moreFromA, moreToA, moreInSpray } = GAS;
-  const over = Math.min(moreToA, Math.max(moreFromA, job.currentA ?? moreFromA)) - moreFromA;
+  const over = clamp(job.currentA ?? moreFromA, moreFromA, moreToA) - moreFromA;
   const hot = 1 + (morePer100A.value * over) / 100 + moreInSpray.value * job.spray;
   const perBore = job.school === 'lean' ? GAS.leanPerBoreMm.value : GAS.wantedPerBoreMm.value;
   const litresPerReynolds = 1 / nozzleReynolds(1, boreMm, gas);
   const middle = (GAS.laminarReynolds.value + GAS.turbulentReynolds.value) / 2;
-  const longStickOut = 1 - 0.015 * Math.max(0, Math.min(20, job.stickOutMm - 15));
+  const longStickOut = 1 - 0.015 * clamp(job.stickOutMm - 15, 0, 20);
   const high = middle * litresPerReynolds * longStickOut;
   const wanted = Math.min(perBore * boreMm * helium * spoil * hot, 0.9 * high);
   const low = Math.min(GAS.lowestPerBoreMm.value * boreMm * helium * (spoil > 1 ? 1.1 : 1), 0.9 * wanted);

@@ -1,6 +1,7 @@
 import type { Joint, Position } from '../case/schema';
 import { PASSES } from './coefficients';
 import { requireRange } from './wire';
+import { clamp } from '../quantity/clamp';
 
 /** The passes of a weld: how many, and the leg of each, mm. */
 export type Passes = { count: number; legMm: number };
@@ -37,7 +38,7 @@ export function passesFor(thicknessMm: number, joint: Joint, position: Position,
   requireRange(thicknessMm, 0.3, 100, 'thickness in mm');
   const { baseMm, perMm, leastMm, mostMm } = USUAL_LEG;
   const most = PASSES.largestLegMm[position];
-  const usual = Math.min(most, baseMm + perMm * Math.min(mostMm, Math.max(leastMm, thicknessMm)));
+  const usual = Math.min(most, baseMm + perMm * clamp(thicknessMm, leastMm, mostMm));
   const fill = legToFill(thicknessMm, joint, gapMm);
   if (fill <= most) return { count: 1, legMm: Math.max(usual, fill) };
   const count = Math.ceil((fill / most) ** 2);

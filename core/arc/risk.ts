@@ -1,9 +1,8 @@
+import { logistic } from '../chance/logistic';
 /**
  * Risks from 0 to 1, each a logistic in a physical margin. They rank settings against each other;
  * they are not frequencies of defects. The slopes are stated beside each function.
  */
-const logistic = (x: number): number => 1 / (1 + Math.exp(-x));
-
 /** Wire drives into the puddle. Even odds at 1.7 half-widths under balance. @param balance (V - V_bal) / half-width */
 export function stubbingRisk(balance: number): number {
   return logistic(2.5 * (-balance - 1.7));

@@ -4,35 +4,34 @@ import type { ArcReading } from '../arc/reading';
 import type { ArcSetup } from '../arc/setup';
 import type { Settings } from '../setting/table';
 import { SOUND_BEAD, type BeadAppearance } from './appearance';
-
-const within = (value: number, low: number, high: number): number => Math.min(high, Math.max(low, value));
+import { clamp } from '../quantity/clamp';
 
 /** Width, crown and depth of a bead from its settings, as far as they are known. */
 function fromSettings(setup: ArcSetup, arc: ArcReading, settings: Settings): Partial<BeadAppearance> {
   const speed = settings.wireSpeedMPerMin;
-  const plateMm = within(setup.thinnestMm ?? SOUND_BEAD.plateMm, 0.8, 8);
+  const plateMm = clamp(setup.thinnestMm ?? SOUND_BEAD.plateMm, 0.8, 8);
   if (setup.wire === null || speed === undefined || arc.currentA === null || arc.balancedVoltageV === null)
     return { plateMm };
   const travel = settings.travelSpeedMmPerMin ?? arc.expectedTravelMmPerMin ?? 350;
   const volts = settings.voltageV ?? arc.balancedVoltageV;
   const off = arc.voltageErrorV ?? 0;
   const area = depositedArea(speed, setup.wire, setup.gas, travel);
-  const widthMm = within(beadWidth(heatInput(volts, arc.currentA, travel), off), 2.5, 13);
+  const widthMm = clamp(beadWidth(heatInput(volts, arc.currentA, travel), off), 2.5, 13);
   const heat = arc.heatRatio ?? 1;
   const halfWidths = off / (arc.balanceHalfWidthV ?? 1);
   return {
     plateMm,
     widthMm,
-    crownMm: within(crownHeight(area, widthMm), 0.5, 5),
-    penetrationMm: within(
+    crownMm: clamp(crownHeight(area, widthMm), 0.5, 5),
+    penetrationMm: clamp(
       (arc.penetrationMm ?? 0.45 * plateMm * heat) * (halfWidths < -2 ? 0.6 : 1),
       0.2,
       plateMm * 1.2,
     ),
-    coldLap: within(0.45 * (-halfWidths - 1.5), 0, 1),
-    undercut: within(0.4 * (halfWidths - 2), 0, 1),
-    backBulge: within(1.6 * (heat - 1.35), 0, 1),
-    spatter: within(0.04 + 0.12 * (Math.abs(halfWidths) - 1), 0.04, 0.8),
+    coldLap: clamp(0.45 * (-halfWidths - 1.5), 0, 1),
+    undercut: clamp(0.4 * (halfWidths - 2), 0, 1),
+    backBulge: clamp(1.6 * (heat - 1.35), 0, 1),
+    spatter: clamp(0.04 + 0.12 * (Math.abs(halfWidths) - 1), 0.04, 0.8),
   };
 }
 

@@ -7,9 +7,9 @@ import { machineRange } from '../setting/machine-range';
 import { MAIN_SETTINGS, withinLimits } from '../setting/table';
 import type { Situation, Target } from './objective';
 import { clampTarget, type Bound, type Bounds } from './solver';
+import { clamp } from '../quantity/clamp';
 
-const withinRange = (value: number, { low, high }: { low: number; high: number }): number =>
-  Math.min(high, Math.max(low, value));
+const withinRange = (value: number, { low, high }: { low: number; high: number }): number => clamp(value, low, high);
 
 /** What the wire can be run at in this position. */
 function usableIn({ wire, pulse, ceiling }: WireSetup): WireWindow {

@@ -18,7 +18,7 @@ import { outOfReach } from './reach';
 import { wordsFor, type ArcKind } from './reason';
 import { probabilityOf, type Turned } from './scenarios';
 import { ACT_ABOVE, freeSettings, recordedMismatches, situationOf, turnedBySchool, type Work } from './situation';
-import { SET_ANEW } from './set-anew';
+import { RESET_BY_CURE } from './reset-by-cure';
 import { solve, type Bounds } from './solver';
 import { harmsBy, inBalance, isUnquiet, notColder, withheldWords } from './fit-to-weld';
 import { techniqueMoves } from './technique';
@@ -190,7 +190,7 @@ export function correct(engine: Engine, input: Case, diagnosis: Diagnosis): Corr
   const work: Work = { engine, input, diagnosis };
   const today = toGoOnWith(input.settings ?? {});
   const { moves: remedies, numbersStay } = remediesOf(work);
-  const anew = remedies.flatMap(({ cause: id }) => SET_ANEW[id] ?? []);
+  const anew = remedies.flatMap(({ cause: id }) => RESET_BY_CURE[id] ?? []);
   const school = turnedBySchool(input);
   const situation = situationOf(work, school, anew);
   if (situation === null) {

@@ -1,7 +1,7 @@
 import { MAIN_SETTINGS, toGoOnWith, type Settings } from '../setting/table';
 import type { Correction } from './correct';
 import { PAIR, type Move } from './moves';
-import { SET_ANEW } from './set-anew';
+import { RESET_BY_CURE } from './reset-by-cure';
 
 const isIn = (names: readonly string[], name: string): boolean => names.includes(name);
 
@@ -24,7 +24,7 @@ export function movesNow(correction: Correction, changes: 'one' | 'all'): Move[]
   if (changes === 'all' || first === undefined) return moves;
   if (first.kind === 'setting') return isIn(PAIR, first.setting) ? pairOf(moves) : [first];
   const remedies = moves.filter((move) => move === first || (move.kind === 'remedy' && move.seen));
-  const anew = remedies.flatMap((move) => (move.kind === 'remedy' ? (SET_ANEW[move.cause] ?? []) : []));
+  const anew = remedies.flatMap((move) => (move.kind === 'remedy' ? (RESET_BY_CURE[move.cause] ?? []) : []));
   return [...remedies, ...moves.filter((move) => move.kind === 'setting' && isIn(anew, move.setting))];
 }
 

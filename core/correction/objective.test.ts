@@ -8,8 +8,8 @@ import { HEAT_UNIT } from '../diagnosis/residuals';
 import { objective, objectiveIn, type Situation, type Target, type Today } from './objective';
 import type { Scenario } from './scenarios';
 import { NOTHING_WRONG, situation, STEADY } from './testing/situation';
+import { logistic } from '../chance/logistic';
 
-const logistic = (x: number): number => 1 / (1 + Math.exp(-x));
 /** What lying so many units away costs: see the table of costs. */
 const away = (off: number): number => 0.3 * (Math.sqrt(1 + off ** 2) - 1);
 

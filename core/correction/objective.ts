@@ -17,6 +17,7 @@ import { globularShare, wildness } from '../arc/transfer';
 import { HEAT_UNIT } from '../diagnosis/residuals';
 import type { MainSetting } from '../setting/table';
 import type { Scenario } from './scenarios';
+import { clamp } from '../quantity/clamp';
 
 /** The four settings that are always corrected, all known. */
 export type Target = { [name in MainSetting]: number };
@@ -93,7 +94,7 @@ function fed(situation: Situation, stickOutMm: number, currentA: number, travelM
     balancedV: balancedVolts(setup, currentA),
     halfWidthV: balanceHalfWidth(currentA, wire, gas),
     heat: currentAskedA === null ? 1 : currentA / currentAskedA,
-    slow: Math.max(0.7, Math.min(1.5, pace)),
+    slow: clamp(pace, 0.7, 1.5),
     transfer: GLOBULAR * globularShare(currentA, wire, gas) + (pulse ? 0 : WILD * wildness(currentA, wire, gas)),
     stickOut: stickOutRisk(situation, stickOutMm, currentA),
     flow: flowWindowOf(setup, stickOutMm, currentA),

@@ -2,6 +2,7 @@ import { sprayShare } from '../arc/transfer';
 import type { Diagnosis } from '../diagnosis/diagnose';
 import { HEAT_UNIT, HEAT_WINDOW, type Residual } from '../diagnosis/residuals';
 import type { CauseId } from '../evidence/ids';
+import { clamp } from '../quantity/clamp';
 
 /**
  * A way things may really stand, with its probability. It says how far the true balance and heat lie from what the
@@ -49,7 +50,7 @@ function shift(measured: Residual | undefined, mean: number): number {
 /** How far the truth lies from the measured residual when it is known to lie in a window of this half-width about 0. */
 function shiftInto(measured: Residual | undefined, window: number): number {
   if (measured === undefined) return 0;
-  const inside = Math.max(-window, Math.min(window, measured.value));
+  const inside = clamp(measured.value, -window, window);
   return shift({ ...measured, value: measured.value - inside }, 0);
 }
 
@@ -170,7 +171,7 @@ export function scenariosOf(diagnosis: Diagnosis, school: Turned | null = null):
       const way: Scenario = {
         probability: b.probability * h.probability,
         balanceShift: b.shift,
-        balanceAim: b.side === 'between' ? Math.max(-1, Math.min(1, (measured?.value ?? 0) + b.shift)) : 0,
+        balanceAim: b.side === 'between' ? clamp((measured?.value ?? 0) + b.shift, -1, 1) : 0,
         // Too fast a wire makes the heat it makes: nothing need be wrong with the figure.
         heatShift: !heatWrong && turned === 'wire' ? 0 : h.shift,
         right: { voltageV: !heatWrong && turned !== 'volts', wireSpeedMPerMin: !heatWrong && turned !== 'wire' },

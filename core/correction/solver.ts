@@ -6,6 +6,7 @@ import { dialFor, type Dials } from '../setting/dials';
 import { MAIN_SETTINGS, SETTINGS, type MainSetting } from '../setting/table';
 import { objectiveIn, type Situation, type Target } from './objective';
 import { patternSearch, type Found } from './pattern-search';
+import { clamp } from '../quantity/clamp';
 
 /** Limits and step of each setting: the machine's, the wire's and the nozzle's taken together. */
 export type Bounds = { [name in MainSetting]: Bound };
@@ -35,7 +36,7 @@ const MOST_TRIALS = 4000;
 /** A target whose free settings lie inside their bounds; what is held stays as it is, for the others must suit it. */
 export function clampTarget(target: Target, bounds: Bounds, free: readonly MainSetting[] = MAIN_SETTINGS): Target {
   const clamped = { ...target };
-  for (const name of free) clamped[name] = Math.min(bounds[name].high, Math.max(bounds[name].low, target[name]));
+  for (const name of free) clamped[name] = clamp(target[name], bounds[name].low, bounds[name].high);
   return clamped;
 }
 
@@ -120,7 +121,7 @@ function gridOf(bounds: Bounds, dials: Dials): Grid {
     if (!Number.isNaN(inside(name, near))) return near;
     // The step nearest to an end may lie past it: the one before it is taken, unless the range holds no step at all.
     const back = next(name, near, near > bounds[name].high ? -1 : 1);
-    return Number.isNaN(back) ? Math.min(bounds[name].high, Math.max(bounds[name].low, near)) : back;
+    return Number.isNaN(back) ? clamp(near, bounds[name].low, bounds[name].high) : back;
   };
   return { onStep, next };
 }
@@ -128,7 +129,7 @@ function gridOf(bounds: Bounds, dials: Dials): Grid {
 /** The figure nearest to a value that the machine can be set to, inside the bounds. */
 export function settableNear(bounds: Bounds, dials: Dials | undefined, name: MainSetting, value: number): number {
   const { low, high } = bounds[name];
-  return gridOf(bounds, dials ?? {}).onStep(name, Math.min(high, Math.max(low, value)));
+  return gridOf(bounds, dials ?? {}).onStep(name, clamp(value, low, high));
 }
 
 /** Pairs that are stepped together, since one makes good what the other does. */

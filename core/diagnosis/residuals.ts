@@ -14,6 +14,7 @@ import type { FigureLink } from '../knowledge/shapes/types';
 import { valueToDial } from '../setting/dial';
 import { dialSpread, type FigureDial } from '../setting/dial-belief';
 import type { ReadSetting, Reading, Settings } from '../setting/table';
+import { clamp } from '../quantity/clamp';
 
 /**
  * A figure against what the arc model expects, in units where 0 is right and 1 the edge of normal,
@@ -121,7 +122,7 @@ function gapResidual({ job = {} }: Case): Residual | null {
   if (gapMm === undefined || thicknessMm === undefined) return null;
   const thin = Math.min(thicknessMm, job.otherThicknessMm ?? Infinity);
   const { fromMm, wholeMm, mostMm } = OPEN_ROOT;
-  const drawn = joint === 'butt' ? mostMm * Math.max(0, Math.min(1, (thin - fromMm) / (wholeMm - fromMm))) : 0;
+  const drawn = joint === 'butt' ? mostMm * clamp((thin - fromMm) / (wholeMm - fromMm), 0, 1) : 0;
   const share = Math.max(0, gapMm - drawn) / thin;
   const { closed, suspect } = GAP_SHARE;
   const value = share <= closed ? 0 : (2 * Math.log(share / closed)) / Math.log(suspect / closed);
@@ -141,7 +142,7 @@ function transferZone(currentA: number, off: number | null, setup: ArcSetup): nu
   if (wire === null || isTubular(wire.class)) return 0;
   const transition = sprayTransitionCurrent(wire, gas);
   if (transition === null) return 2 * globularShare(currentA, wire, gas);
-  const long = Math.max(0, Math.min(ZONE.mostHalfWidths, off ?? 0));
+  const long = clamp(off ?? 0, 0, ZONE.mostHalfWidths);
   const middle = ZONE.middle - ZONE.perHalfWidth * long;
   return 2 * Math.exp(-(((currentA / transition - middle) / ZONE.width) ** 2));
 }
@@ -181,7 +182,7 @@ function heatOfPair(setup: ArcSetup, { voltageV }: Settings, currentA: number): 
   const isSpray = known !== null && !setup.pulse && transferMode(asked, known.wire, setup.gas) === 'spray';
   const unit = isSpray && setup.baseMetal !== 'aluminium' ? SPRAY_HEAT_UNIT : HEAT_UNIT;
   const byWire = Math.log(currentA / asked) / unit;
-  if (voltageV === undefined || known === null) return Math.max(-1, Math.min(1, byWire / 2));
+  if (voltageV === undefined || known === null) return clamp(byWire / 2, -1, 1);
   const byVolts = Math.log(currentBalancedBy(known, voltageV) / asked) / unit;
   return ((byWire + byVolts) / 2) * Math.min(1, Math.abs(byWire - byVolts) / CLEARLY_APART);
 }
@@ -196,7 +197,7 @@ function atUsualStickOut(setup: ArcSetup, settings: Settings, reading: ArcReadin
   const windows = [reading.currentA, setup.currentAskedA].map((currentA) => usualStickOut(setup, currentA));
   const low = Math.min(...windows.map((window) => window.low));
   const high = Math.max(...windows.map((window) => window.high));
-  const stickOutMm = Math.max(low, Math.min(high, settings.stickOutMm));
+  const stickOutMm = clamp(settings.stickOutMm, low, high);
   return stickOutMm === settings.stickOutMm ? reading : readArc(setup, { ...settings, stickOutMm });
 }
 
@@ -319,5 +320,5 @@ export function figureWeight(link: FigureLink, residual: Residual): number {
   const { at, otherwise = 0 } = link;
   const variance = SCATTER ** 2 + residual.spread ** 2;
   const weight = ((at - otherwise) * residual.value - (at ** 2 - otherwise ** 2) / 2) / variance;
-  return Math.max(-MOST_WEIGHT, Math.min(MOST_WEIGHT, weight));
+  return clamp(weight, -MOST_WEIGHT, MOST_WEIGHT);
 }

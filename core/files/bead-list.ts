@@ -5,7 +5,7 @@ import { JOB_SCHEMA, type Job } from '../case/schema';
 import { FINDINGS } from '../knowledge/findings';
 import { fromUser, readable, unitOf, type Quantity, type UnitSystem } from '../quantity/units';
 import type { Outcome } from '../record/shapes/bead-schema';
-import { emptyKept, type Kept, type KeptBead } from '../record/shapes/record-file-schema';
+import { noRows, type RecordRows, type BeadRow } from '../record/shapes/record-file-schema';
 import type { Setup } from '../record/shapes/record-schema';
 import { SETTING_NAMES, SETTINGS, type SettingName, type Settings } from '../setting/table';
 import type { Decimal } from './spreadsheet';
@@ -174,13 +174,13 @@ export type ListGiven = {
 };
 
 /** What was read of a list: things of the record, and every line that cannot be taken, with its column. */
-export type ReadList = { kept: Kept; problems: string[] };
+export type ReadList = { kept: RecordRows; problems: string[] };
 
 type Line = {
   title: string;
   ranAt: string;
   job: Job;
-  bead: Pick<KeptBead, 'settings' | 'findings' | 'names' | 'outcome' | 'note'>;
+  bead: Pick<BeadRow, 'settings' | 'findings' | 'names' | 'outcome' | 'note'>;
 };
 
 /** One cell into what is known of its line. @returns what the column takes, where the cell cannot be taken */
@@ -282,11 +282,11 @@ export function listToRecord({ rows, heads }: SomeList, given: ListGiven): ReadL
   });
   if (problems.length > MOST_PROBLEMS)
     problems.splice(MOST_PROBLEMS, problems.length, `and ${problems.length - MOST_PROBLEMS} more.`);
-  return { kept: problems.length > 0 ? emptyKept() : recordOf(lines, given), problems };
+  return { kept: problems.length > 0 ? noRows() : recordOf(lines, given), problems };
 }
 
-function recordOf(lines: readonly Line[], { setup }: ListGiven): Kept {
-  const kept = emptyKept();
+function recordOf(lines: readonly Line[], { setup }: ListGiven): RecordRows {
+  const kept = noRows();
   const plates = new Map<string, Line[]>();
   for (const line of lines) {
     const key = JSON.stringify([line.title, line.job]);

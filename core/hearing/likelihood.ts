@@ -1,5 +1,6 @@
 import type { Heard } from '../case/heard-schema';
 import type { HeardId } from '../evidence/table';
+import { clamp } from '../quantity/clamp';
 
 /** How a recording speaks for a sound, in natural log units against a steady crackle. */
 export type HeardWeights = Record<HeardId, number>;
@@ -83,7 +84,7 @@ const FADES = { at: -0.4, sd: 0.18 };
 /** Straight in the trend, so that one that is clearer never says less. */
 function fadesWeight({ trend, trendOff }: Pick<Heard, 'trend' | 'trendOff'>): number {
   const weight = (FADES.at * trend - FADES.at ** 2 / 2) / (FADES.sd ** 2 + trendOff ** 2);
-  return Math.max(-MOST_HEARD_WEIGHT, Math.min(MOST_HEARD_WEIGHT, weight));
+  return clamp(weight, -MOST_HEARD_WEIGHT, MOST_HEARD_WEIGHT);
 }
 
 /**

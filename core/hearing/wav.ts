@@ -1,5 +1,6 @@
 import { WaveFile } from 'wavefile';
 import { RATES, type Recording } from './listen';
+import { clamp } from '../quantity/clamp';
 
 /** Bits of a sample that are taken in, as `wavefile` names them. */
 const DEPTHS = ['8', '16', '24', '32', '32f', '64'];
@@ -38,7 +39,7 @@ export function readWav(bytes: Uint8Array): Recording {
 /** A recording as a WAV file, PCM of 16 bits, one channel. */
 export function writeWav({ samples, rate }: Recording): Uint8Array<ArrayBuffer> {
   const wav = new WaveFile();
-  const counts = Int16Array.from(samples, (value) => Math.round(32_767 * Math.max(-1, Math.min(1, value))));
+  const counts = Int16Array.from(samples, (value) => Math.round(32_767 * clamp(value, -1, 1)));
   wav.fromScratch(1, Math.round(rate), '16', counts);
   return Uint8Array.from(wav.toBuffer());
 }

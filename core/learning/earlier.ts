@@ -1,5 +1,5 @@
 import type { Case, EarlierBead, Experience, Suspect } from '../case/schema';
-import { carriedFindings, suspectsAfter } from '../correction/carried';
+import { findingsCarriedOver, suspectsAfter } from '../correction/carry-over';
 import { diagnose } from '../diagnosis/diagnose';
 import type { Engine } from '../diagnosis/engine';
 import { causeHistory } from './cause-history';
@@ -75,7 +75,7 @@ export function withEarlier(engine: Engine, { earlier = [], ...input }: Case): C
     const judged: Case = { ...bead, experience: experienceAt(bead, known, runs.slice(0, i)) };
     const { causes } = diagnose(engine, judged);
     const before = Object.fromEntries(known.suspects.map(({ cause, times }) => [cause, times]));
-    known.carried = carriedFindings(findings, cured);
+    known.carried = findingsCarriedOver(findings, cured);
     // After a sound bead nothing is under suspicion.
     known.suspects = outcome === 'sound' ? [] : suspectsAfter(causes, { findings, suspects: before }, cured);
     if (outcome !== null)

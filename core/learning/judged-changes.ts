@@ -7,6 +7,7 @@ import type { ResidualName } from '../evidence/table';
 import { CAUSES } from '../knowledge';
 import type { Settings } from '../setting/table';
 import type { JudgedChange } from './changes-of-plate';
+import { clamp } from '../quantity/clamp';
 
 /** Where figures stand, in the units of the residuals: under 0 too little, over 0 too much. */
 type Places = Partial<Record<ResidualName, number>>;
@@ -38,7 +39,7 @@ const BOUNDS = { least: 0.05, most: 20 };
 /** Nearer to the usual than this factor is not worth keeping. */
 const WORTH_KEEPING = 1.1;
 
-const share = (x: number): number => Math.max(0, Math.min(1, x));
+const share = (x: number): number => clamp(x, 0, 1);
 
 function placesOf(input: Case, setup: ArcSetup, settings: Settings): Places {
   const arc = readArc(setup, settings);
@@ -85,7 +86,7 @@ export function suspectsOfChanges(input: Case, changes: readonly JudgedChange[])
   }
   return [...logs].flatMap(([cause, log]) => {
     if (Math.abs(log) < Math.log(WORTH_KEEPING)) return [];
-    const times = Math.max(BOUNDS.least, Math.min(BOUNDS.most, Math.exp(log)));
+    const times = clamp(Math.exp(log), BOUNDS.least, BOUNDS.most);
     return [{ cause, times: Number(times.toPrecision(3)) }];
   });
 }

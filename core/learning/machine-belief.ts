@@ -7,6 +7,7 @@ import { diagnose } from '../diagnosis/diagnose';
 import type { Engine } from '../diagnosis/engine';
 import { probabilityOf } from '../correction/scenarios';
 import type { CauseId } from '../evidence/ids';
+import { logistic } from '../chance/logistic';
 
 /**
  * What is believed of a machine's volts and wire: a weight for each pair of offset and scale on a grid, adding up to 1.
@@ -39,7 +40,6 @@ const EDGE = { balance: 3, heat: 7 };
 /** The window of the heat, as logs of the ratio. */
 const HEAT_WITHIN = Math.log(1.25);
 
-const logistic = (x: number): number => 1 / (1 + Math.exp(-x));
 const cells = <T>(of: (offsetV: number, wireScale: number) => T): T[] =>
   OFFSETS_V.flatMap((offsetV) => SCALES.map((wireScale) => of(offsetV, wireScale)));
 

@@ -5,7 +5,7 @@ import type { Experience } from '../case/schema';
 import { CAUSE_IDS } from '../evidence/ids';
 import { BEAD_PROPERTIES } from '../record/shapes/bead-schema';
 import { ID, INSTANT, number } from '../schema/parts';
-import { PROVEN_SCHEMA } from '../start/proven-schema';
+import { SOUND_BEAD_SCHEMA } from '../start/sound-bead-schema';
 import type { JudgedChange } from './changes-of-plate';
 import {
   afterEvidence,
@@ -81,7 +81,7 @@ export const TEACHING_SCHEMA = {
     /** The beads that taught, in the order they were run. */
     steps: { type: 'array', items: STEP_SCHEMA },
     /** Its sound beads, the newest first: settings to run again on a like job. Left out by older servers. */
-    proven: { type: 'array', items: PROVEN_SCHEMA },
+    proven: { type: 'array', items: SOUND_BEAD_SCHEMA },
   },
 } as const satisfies JSONSchema;
 

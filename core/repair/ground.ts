@@ -1,4 +1,5 @@
-import { again, mm, NOTHING_LAID, step, thin, toolsFor, type Part, type ToRepair } from './parts';
+import { again, NOTHING_LAID, step, thin, toolsFor, type Part, type ToRepair } from './parts';
+import { lengthInMm } from '../quantity/millimetres';
 
 /** Undercut up to that is ground out; metal is laid in what is deeper. */
 const BLEND_UP_TO = { mm: 0.5, ofThickness: 0.07 };
@@ -14,7 +15,10 @@ export function undercut({ job, measured }: ToRepair): Part {
           'take-out',
           `Grind the notch out along the weld, never across, with a slope as long as four times its depth. ${toolsFor(job)}`,
         ),
-        step('prove', `What is left of the plate: no more than ${mm(Math.max(deep, 0.1))} thinner than beside it.`),
+        step(
+          'prove',
+          `What is left of the plate: no more than ${lengthInMm(Math.max(deep, 0.1))} thinner than beside it.`,
+        ),
       ],
     };
   return {
@@ -53,7 +57,7 @@ export function crater({ job, measured }: ToRepair): Part {
     steps: [
       step(
         'take-out',
-        `Grind the crater out, ${mm(Math.max(1, measured.craterMm ?? 1))} and a little: the crack that craters hide goes with it.`,
+        `Grind the crater out, ${lengthInMm(Math.max(1, measured.craterMm ?? 1))} and a little: the crack that craters hide goes with it.`,
       ),
       step('prove', 'Dye or a glass: no star in its middle.'),
       step(

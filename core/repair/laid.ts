@@ -1,7 +1,9 @@
 import { PASSES } from '../arc/coefficients';
 import { filletOf, wantedLeg } from '../inspection/geometry';
 import { openedAndFilled } from './opened';
-import { again, isSteel, mm, passWords, step, thin, type Part, type ToRepair } from './parts';
+import { again, isSteel, passWords, step, thin, type Part, type ToRepair } from './parts';
+import { clamp } from '../quantity/clamp';
+import { lengthInMm } from '../quantity/millimetres';
 
 /** What a fillet lacks is laid on top of it. */
 export function throatShort({ job, measured }: ToRepair): Part {
@@ -24,7 +26,7 @@ export function throatShort({ job, measured }: ToRepair): Part {
       ),
       step(
         'weld',
-        `${passWords(passes, Math.sqrt((2 * lacking) / passes), ' over it')}, to a leg of ${mm(wanted)} in all. Wash into both plates.`,
+        `${passWords(passes, Math.sqrt((2 * lacking) / passes), ' over it')}, to a leg of ${lengthInMm(wanted)} in all. Wash into both plates.`,
       ),
     ],
   };
@@ -59,7 +61,7 @@ export function filled(of: ToRepair, where: 'front' | 'behind'): Part {
         step('weld', 'One more pass across the groove, toes washed in on both sides.'),
       ],
     };
-  const depthMm = Math.min(thin(of.job), Math.max(2, 0.3 * thin(of.job)));
+  const depthMm = clamp(0.3 * thin(of.job), 2, thin(of.job));
   return openedAndFilled(of, {
     ...{ depthMm, lengthMm: Math.max(20, of.measured.badLengthMm ?? of.job.lengthMm ?? 50) },
     out: 'Open it from behind to sound weld metal.',
@@ -81,7 +83,7 @@ export function burnedThrough({ job, measured }: ToRepair): Part {
       step('take-out', 'Cut the ragged, thinned edge back to full thickness, round, no corners.'),
       step(
         'prepare',
-        `Clamp ${backing} tight behind. A hole wider than ${mm(4 * thin(job))} gets a piece of the same sheet let in.`,
+        `Clamp ${backing} tight behind. A hole wider than ${lengthInMm(4 * thin(job))} gets a piece of the same sheet let in.`,
       ),
       step(
         'weld',

@@ -1,5 +1,7 @@
 import { grooveOf } from './groove';
-import { again, mm, passWords, step, thin, toolsFor, type Part, type RepairStep, type ToRepair } from './parts';
+import { again, passWords, step, thin, toolsFor, type Part, type RepairStep, type ToRepair } from './parts';
+import { clamp } from '../quantity/clamp';
+import { lengthInMm } from '../quantity/millimetres';
 
 /** Past each end of a crack so much comes out as well: it runs further than the eye follows it. */
 const PAST_A_CRACK = { leastMm: 10, ofThickness: 1 };
@@ -35,7 +37,7 @@ export function openedAndFilled(
       step('prove', proof),
       step(
         'prepare',
-        `Leave a groove with a round bottom of about 4 mm, sides open by 60 degrees, ends run out flat: ${mm(groove.widthMm)} wide at ${mm(depthMm)} deep, ${mm(lengthMm)} long.${
+        `Leave a groove with a round bottom of about 4 mm, sides open by 60 degrees, ends run out flat: ${lengthInMm(groove.widthMm)} wide at ${lengthInMm(depthMm)} deep, ${lengthInMm(lengthMm)} long.${
           through
             ? ' Where it is through, a bar behind it: copper on steel, the same metal on aluminium, or an open root.'
             : ''
@@ -62,7 +64,7 @@ export function crack(of: ToRepair): Part {
         'Say first why it cracked: a hollow crater, a narrow deep bead, hard or dirty steel, a part that cannot give. Filled again the same way it cracks again.',
       ),
     ],
-    out: `Take it out to ${mm(past)} past each end, along its whole length, as deep as it goes.`,
+    out: `Take it out to ${lengthInMm(past)} past each end, along its whole length, as deep as it goes.`,
     proof:
       'Dye penetrant, or a bright ground face in slanting light: no line left, at the ends neither. A crack that was only smeared over is still there.',
   });
@@ -80,7 +82,7 @@ export function unfused(of: ToRepair): Part {
 
 export function pores(of: ToRepair): Part {
   const { job, measured } = of;
-  const depthMm = Math.min(thin(job), Math.max(2, 1.5 * (measured.poreLargestMm ?? 2)));
+  const depthMm = clamp(1.5 * (measured.poreLargestMm ?? 2), 2, thin(job));
   return openedAndFilled(of, {
     ...{ depthMm, lengthMm: Math.max(20, measured.badLengthMm ?? 30) },
     before: [
@@ -89,7 +91,7 @@ export function pores(of: ToRepair): Part {
         'Find where the gas came from before anything is filled: cover, draught, damp, oil, zinc, paint behind.',
       ),
     ],
-    out: `Grind down until no hole is left, some ${mm(depthMm)} to begin with. Holes that go on are followed.`,
+    out: `Grind down until no hole is left, some ${lengthInMm(depthMm)} to begin with. Holes that go on are followed.`,
     proof: 'Solid bright metal, wiped with solvent that holds no chlorine, and dry.',
   });
 }

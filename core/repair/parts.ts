@@ -2,6 +2,7 @@ import type { Job } from '../case/schema';
 import type { Defect } from '../inspection/defects';
 import type { Measured } from '../inspection/measures';
 import type { Groove } from './groove';
+import { lengthInMm } from '../quantity/millimetres';
 
 export type StepKind = 'take-out' | 'prove' | 'prepare' | 'weld' | 'cool' | 'look' | 'restore';
 
@@ -22,10 +23,11 @@ export type RepairPlan = {
 
 export type ToRepair = { job: Job; measured: Measured };
 
-export const mm = (value: number): string => `${Number(value.toFixed(value < 3 ? 1 : 0))} mm`;
 /** "One pass, as a 6 mm leg", "3 passes, each as a 5 mm leg". @param where "over it" and the like */
 export const passWords = (passes: number, legMm: number, where = ''): string =>
-  passes === 1 ? `One pass${where}, as a ${mm(legMm)} leg` : `${passes} passes${where}, each as a ${mm(legMm)} leg`;
+  passes === 1
+    ? `One pass${where}, as a ${lengthInMm(legMm)} leg`
+    : `${passes} passes${where}, each as a ${lengthInMm(legMm)} leg`;
 export const thin = ({ thicknessMm = 3, otherThicknessMm }: Job): number =>
   Math.min(thicknessMm, otherThicknessMm ?? thicknessMm);
 export const isSteel = ({ baseMetal }: Job): boolean => baseMetal === undefined || baseMetal === 'mild-steel';

@@ -4,6 +4,7 @@ import type { Engine } from '../diagnosis/engine';
 import { dialEnds, dialToValue, valueToDial } from '../setting/dial';
 import { dialFor, type Dials } from '../setting/dials';
 import { KNOBS, type Knob } from './one-knob';
+import { clamp } from '../quantity/clamp';
 
 /** A bead to be run: its figures, and what it should teach. */
 type CouponBead = { settings: Settings; isRight: boolean };
@@ -42,7 +43,7 @@ function settable(knob: Knob, value: number, dials: Dials): number {
   if (dial === null) return Math.round(value / STEPS[knob]) * STEPS[knob];
   const { low, high } = dialEnds(dial);
   const mark = Math.round(valueToDial(dial, value) / dial.step) * dial.step;
-  return dialToValue(dial, Math.max(low, Math.min(high, mark)));
+  return dialToValue(dial, clamp(mark, low, high));
 }
 
 /** Beads of one plate; where the knob is too coarse for two of them, one stands. */

@@ -1,3 +1,5 @@
+import { clamp } from '../quantity/clamp';
+
 /** A bank card, mm, as ISO/IEC 7810 has it (ID-1): the one thing of known size in every pocket. */
 export const CARD_MM = { long: 85.6, short: 53.98 } as const;
 
@@ -37,7 +39,7 @@ export type HeldGun = {
 /** A figure within what can be drawn; the usual one where it is none. */
 export function heldFigure(name: HeldFigure, figure: number | undefined): number {
   const { least, most, usual } = HELD[name];
-  return figure === undefined || !Number.isFinite(figure) ? usual : Math.min(most, Math.max(least, figure));
+  return figure === undefined || !Number.isFinite(figure) ? usual : clamp(figure, least, most);
 }
 
 /**

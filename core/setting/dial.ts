@@ -1,4 +1,5 @@
 import { roundToStep } from '../quantity/units';
+import { clamp } from '../quantity/clamp';
 
 /**
  * A machine's own dial: the mark on the knob beside the real value, taken down once at the machine
@@ -94,7 +95,7 @@ export function dialToValue(dial: Dial, mark: number): number {
 export function valueToDial(dial: Dial, value: number): number {
   const { low, high } = dialEnds(dial);
   const mark = roundToStep(interpolate(dial.points, 'value', 'mark', value), dial.step);
-  return Math.min(high, Math.max(low, mark));
+  return clamp(mark, low, high);
 }
 
 /** Whether a mark lies where nothing was taken down, so that its figure is only carried on from the last two pairs. */

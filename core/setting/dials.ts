@@ -1,6 +1,7 @@
 import { dialEnds, dialToValue, valueToDial, type Dial } from './dial';
 import { roundToStep, type UnitSystem } from '../quantity/units';
 import { SETTINGS, withinLimits, type DialSetting, type SettingName } from './table';
+import { clamp } from '../quantity/clamp';
 
 /** Which way a machine's arc-control dial runs as its marks rise. */
 export const ARC_CONTROL_RISING = ['softer', 'crisper'] as const;
@@ -46,7 +47,7 @@ export function nudged({ name, value, dial, units }: Nudge, direction: 1 | -1): 
   if (dial !== null) {
     const { low, high } = dialEnds(dial);
     const mark = valueToDial(dial, value) + direction * dial.step;
-    const next = dialToValue(dial, Math.min(high, Math.max(low, mark)));
+    const next = dialToValue(dial, clamp(mark, low, high));
     return withinLimits(name, Number(next.toFixed(3)));
   }
   const stride = SETTINGS[name].nudge[units];

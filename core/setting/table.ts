@@ -1,4 +1,5 @@
 import type { Quantity, UnitSystem } from '../quantity/units';
+import { clamp } from '../quantity/clamp';
 
 /**
  * The one table of the settings: everything that is said of volts, wire speed and the rest is said here.
@@ -218,7 +219,7 @@ export function setting(name: SettingName): SettingEntry {
 /** A figure brought inside what a setting takes. */
 export function withinLimits(name: SettingName, value: number): number {
   const { minimum, maximum } = SETTINGS[name];
-  return Math.min(maximum, Math.max(minimum, value));
+  return clamp(value, minimum, maximum);
 }
 
 /** Whether a figure is one that a setting takes. */

@@ -4,7 +4,7 @@ import { movesNow, nextSettings } from '../correction/next-settings';
 import { ENGINE } from '../answer/engine';
 import { isCheckId, type CauseId } from '../evidence/ids';
 import { CAUSES } from '../knowledge';
-import { carriedFindings, suspectsAfter } from '../correction/carried';
+import { findingsCarriedOver, suspectsAfter } from '../correction/carry-over';
 import type { JudgedChange } from '../learning/changes-of-plate';
 import { suspectsOfChanges } from '../learning/judged-changes';
 import { afterBead, beforeBeads, machineOf, type MachineBelief } from '../learning/machine-belief';
@@ -139,7 +139,7 @@ export function product(learns: boolean): Arm {
       if (moves.length === 0 && likeliest !== undefined) cures.push(likeliest.cause);
       for (const one of cures) cured.add(one);
       before = { settings: input.settings ?? {}, trouble, cured: cures.length > 0 };
-      carried = carriedFindings(findings, cures);
+      carried = findingsCarriedOver(findings, cures);
       suspects = suspectsAfter(
         said.causes,
         { findings, suspects: Object.fromEntries(suspects.map(({ cause: id, times }) => [id, times])) },

@@ -4,7 +4,6 @@ import {
   balanceOf,
   currentOf,
   isWild,
-  normal,
   usualStickOut,
   wantedCurrent,
   wantedFlow,
@@ -12,6 +11,8 @@ import {
   type Machine,
   type Random,
 } from './world';
+import { clamp } from '../quantity/clamp';
+import { normalWithTails } from '../chance/normal';
 
 /** What the knobs of a machine are set to, as it shows them. */
 export type Knobs = { voltageV: number; wireSpeedMPerMin: number; stickOutMm: number; gasFlowLPerMin: number };
@@ -60,7 +61,7 @@ export const TROUBLE: readonly FindingId[] = [
 ];
 const GOOD: readonly FindingId[] = ['sound-crisp', 'toe-wetted', 'bead-even'];
 
-const within = (x: number): number => Math.max(0, Math.min(1, x));
+const within = (x: number): number => clamp(x, 0, 1);
 
 /** Amps that charts of spray go up to on heavy plate that lies, whatever the joint. */
 const SPRAY_UP_TO = 330;
@@ -81,7 +82,7 @@ function stands({ thicknessMm, position }: Job, chartA: number): [coldest: numbe
 export function runBead(machine: Machine, job: Job, knobs: Knobs, faults: readonly Fault[], random: Random): Bead {
   const shows = new Set<FindingId>();
   const maybe = (id: FindingId, chance: number): void => void (random() < chance && shows.add(id));
-  const stickOut = Math.max(3, knobs.stickOutMm + 0.7 * normal(random));
+  const stickOut = Math.max(3, knobs.stickOutMm + 0.7 * normalWithTails(random));
   const current = currentOf(machine, knobs.wireSpeedMPerMin * machine.scale, stickOut);
   const { volts, halfWidth } = balanceOf(machine, current);
   const off = (knobs.voltageV + machine.offsetV - volts) / halfWidth;

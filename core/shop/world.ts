@@ -1,4 +1,6 @@
 import type { BaseMetal, Joint, Position, WireClass } from '../case/schema';
+import { clamp } from '../quantity/clamp';
+import { normalWithTails } from '../chance/normal';
 
 /**
  * A workshop that is only simulated: machines with meters and drives that are off, plates, faults, and an arc of its own.
@@ -7,8 +9,6 @@ import type { BaseMetal, Joint, Position, WireClass } from '../case/schema';
  */
 export type Random = () => number;
 
-export const normal = (random: Random): number =>
-  Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
 const pick = <T>(random: Random, list: readonly T[]): T => list[Math.floor(random() * list.length)];
 
 type Wire = { class: WireClass; diameterMm: number };
@@ -94,13 +94,13 @@ const RIGS: Pick<Machine, 'wire' | 'gas' | 'boreMm' | 'metal' | 'plates'>[] = [
 export function drawMachine(random: Random): Machine {
   return {
     ...pick(random, RIGS),
-    offsetV: normal(random),
-    scale: 1 + 0.05 * normal(random),
-    burn: 1 + 0.05 * normal(random),
-    resistance: 1 + 0.15 * normal(random),
-    balanceV: 0.35 * normal(random),
-    transition: 1 + 0.03 * normal(random),
-    plate: 1 + 0.07 * normal(random),
+    offsetV: normalWithTails(random),
+    scale: 1 + 0.05 * normalWithTails(random),
+    burn: 1 + 0.05 * normalWithTails(random),
+    resistance: 1 + 0.15 * normalWithTails(random),
+    balanceV: 0.35 * normalWithTails(random),
+    transition: 1 + 0.03 * normalWithTails(random),
+    plate: 1 + 0.07 * normalWithTails(random),
   };
 }
 
@@ -189,7 +189,7 @@ export function wantedCurrent(
   const wanted = base * (JOINTS[joint] ?? 1) * (against ? 0.87 : 1);
   const [low] = CARRIES[wire.class](wire.diameterMm);
   const top = topOf(machine, position);
-  return { chart: Math.max(low, Math.min(top, wanted)), truly: Math.max(low, Math.min(top, wanted * plate)) };
+  return { chart: clamp(wanted, low, top), truly: clamp(wanted * plate, low, top) };
 }
 
 const TRANSITION: { [key: string]: number } = { '0.8': 150, '0.9': 165, '1.2': 220 };

@@ -2,6 +2,7 @@ import { gasSuits, grooveWanted, linerSuits, polarityWanted, rollSuits, tipSuits
 import { isSheathed, isTubular, wireMetal, type Wire } from '../arc/wire';
 import { completeMix } from '../case/gas-mix';
 import type { Gas, Rig } from '../case/schema';
+import { sizeInMm } from '../quantity/millimetres';
 
 /** One step of changing a machine over to another wire, done with gloves on and ticked. */
 export type ChangeStep = {
@@ -13,7 +14,6 @@ export type ChangeStep = {
   caution: string | null;
 };
 
-const mm = (figure: number): string => `${figure.toFixed(1)} mm`;
 const GROOVES = { v: 'smooth V', u: 'smooth U', knurled: 'knurled' } as const;
 
 const step = (id: string, does: string, because: string, swap = true, caution: string | null = null): ChangeStep => ({
@@ -93,7 +93,7 @@ export function changeover(rig: Rig, to: Wire): ChangeStep[] {
     ),
     step(
       'spool',
-      `Old wire cut and wound back, its end bent over; spool of ${mm(to.diameterMm)} on, so that it unwinds toward the rolls.`,
+      `Old wire cut and wound back, its end bent over; spool of ${sizeInMm(to.diameterMm)} on, so that it unwinds toward the rolls.`,
       soft
         ? 'Brake as loose as it goes without the spool running on: soft wire stretches and breaks.'
         : 'Brake so that the spool stops within a quarter turn.',
@@ -103,8 +103,8 @@ export function changeover(rig: Rig, to: Wire): ChangeStep[] {
     step(
       'liner',
       soft
-        ? `Polymer liner for ${mm(to.diameterMm)} in, reaching from the rolls to the tip without a gap; cable straight and short, or a spool gun.`
-        : `Steel liner for ${mm(to.diameterMm)}, blown through with dry air, cut square and pushed home.`,
+        ? `Polymer liner for ${sizeInMm(to.diameterMm)} in, reaching from the rolls to the tip without a gap; cable straight and short, or a spool gun.`
+        : `Steel liner for ${sizeInMm(to.diameterMm)}, blown through with dry air, cut square and pushed home.`,
       soft
         ? 'Steel scrapes aluminium until it jams, and its dust is in the old liner.'
         : 'Dust of the wire before drags, and a liner cut short lets the wire kink behind the tip.',
@@ -112,7 +112,7 @@ export function changeover(rig: Rig, to: Wire): ChangeStep[] {
     ),
     step(
       'roll',
-      `Drive rolls with a ${GROOVES[groove]} groove for ${mm(to.diameterMm)}, wiped clean.`,
+      `Drive rolls with a ${GROOVES[groove]} groove for ${sizeInMm(to.diameterMm)}, wiped clean.`,
       groove === 'knurled'
         ? 'Tubular wire is soft outside and hollow: teeth hold it without crushing it.'
         : groove === 'u'
@@ -122,7 +122,7 @@ export function changeover(rig: Rig, to: Wire): ChangeStep[] {
     ),
     step(
       'tip',
-      `Contact tip of ${tipWanted(to).map(mm).join(' or ')}${soft ? ', made for aluminium' : ''}; left off until the wire is through.`,
+      `Contact tip of ${tipWanted(to).map(sizeInMm).join(' or ')}${soft ? ', made for aluminium' : ''}; left off until the wire is through.`,
       soft
         ? 'Aluminium swells as it warms and grips in a tight bore.'
         : 'A bore of another size grips, or makes poor contact.',

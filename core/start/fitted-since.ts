@@ -1,10 +1,9 @@
 import { completeMix, mixName } from '../case/gas-mix';
 import type { Rig } from '../case/schema';
+import { sizeInMm } from '../quantity/millimetres';
 
 /** A fitted thing that is another than it was, and what that does to figures that were right then. */
 export type FittedSince = { part: string; was: string; is: string; does: string; grave: boolean };
-
-const mm = (value: number): string => `${value} mm`;
 
 /** Shares of CO2 that are one gas, in points. */
 const SAME_GAS = 2;
@@ -40,7 +39,7 @@ function ofWire({ wire: then }: Rig, { wire: now }: Rig): FittedSince[] {
   const ratio = (is / was) ** 2;
   return [
     {
-      ...{ part: 'Wire', was: mm(was), is: mm(is), grave: true },
+      ...{ part: 'Wire', was: sizeInMm(was), is: sizeInMm(is), grave: true },
       does: `At the same wire speed it lays ${is > was ? 'more' : 'less'} metal, ${ratio.toFixed(1)} times as much, with ${is > was ? 'more' : 'less'} current: begin anew from computed figures.`,
     },
   ];
@@ -54,7 +53,7 @@ function ofTip(then: Rig, now: Rig): FittedSince[] {
     const loose = wireMm === undefined ? is.sizeMm > was.sizeMm : is.sizeMm > wireMm + 0.11;
     const tight = wireMm !== undefined && is.sizeMm < wireMm - 0.01;
     found.push({
-      ...{ part: 'Contact tip', was: mm(was.sizeMm), is: mm(is.sizeMm), grave: tight },
+      ...{ part: 'Contact tip', was: sizeInMm(was.sizeMm), is: sizeInMm(is.sizeMm), grave: tight },
       does: tight
         ? 'The wire does not go through it: fit a tip of the wire’s size.'
         : loose
@@ -65,8 +64,8 @@ function ofTip(then: Rig, now: Rig): FittedSince[] {
   if (was?.recessMm !== undefined && is?.recessMm !== undefined && was.recessMm !== is.recessMm) {
     const deeper = is.recessMm - was.recessMm;
     found.push({
-      ...{ part: 'Tip in the nozzle', was: mm(was.recessMm), is: mm(is.recessMm), grave: false },
-      does: `With the nozzle held as far off as before the wire sticks out ${mm(Math.abs(deeper))} ${deeper > 0 ? 'more: less current' : 'less: more current'}.`,
+      ...{ part: 'Tip in the nozzle', was: sizeInMm(was.recessMm), is: sizeInMm(is.recessMm), grave: false },
+      does: `With the nozzle held as far off as before the wire sticks out ${Number(Math.abs(deeper).toFixed(1))} mm ${deeper > 0 ? 'more: less current' : 'less: more current'}.`,
     });
   }
   return found;
@@ -77,7 +76,7 @@ function ofNozzle(then: Rig, now: Rig): FittedSince[] {
   if (was === undefined || is === undefined || was === is) return [];
   return [
     {
-      ...{ part: 'Nozzle', was: mm(was), is: mm(is), grave: false },
+      ...{ part: 'Nozzle', was: sizeInMm(was), is: sizeInMm(is), grave: false },
       does:
         is > was
           ? `A wider bore wants more gas, about ${Math.round((is / was - 1) * 100)} % more.`
@@ -96,7 +95,7 @@ function ofFeed(then: Rig, now: Rig): FittedSince[] {
     });
   const [roll, next] = [then.parts?.roll, now.parts?.roll];
   const text = (one: typeof roll): string =>
-    [one?.groove, one?.sizeMm === undefined ? undefined : mm(one.sizeMm)].filter(Boolean).join(' ');
+    [one?.groove, one?.sizeMm === undefined ? undefined : sizeInMm(one.sizeMm)].filter(Boolean).join(' ');
   if (roll !== undefined && next !== undefined && text(roll) !== text(next))
     found.push({
       ...{ part: 'Drive roll', was: text(roll), is: text(next), grave: false },

@@ -99,7 +99,7 @@ describe('a nozzle', () => {
     const tapered = withPart({ nozzle: { shape: 'tapered' } });
     expect(of('nozzle', { ...tapered, nozzleBoreMm: 16 }, {}, 140).state).toBe('fits');
     expect(of('nozzle', { ...tapered, nozzleBoreMm: 16 }, {}, 220)).toEqual(
-      expect.objectContaining({ state: 'wrong', have: '16.0 mm, tapered' }),
+      expect.objectContaining({ state: 'wrong', have: '16 mm, tapered' }),
     );
     expect(of('nozzle', { ...withPart({ nozzle: { shape: 'straight' } }), nozzleBoreMm: 16 }, {}, 220).state).toBe(
       'fits',

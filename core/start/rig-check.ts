@@ -8,6 +8,7 @@ import type { Rig } from '../case/schema';
 import type { NozzleShape } from '../case/terms';
 import type { CauseId } from '../evidence/ids';
 import { wireChoice } from './wire-choice';
+import { sizeInMm } from '../quantity/millimetres';
 
 /** A part of the rig as it should be for its wire and job, in the order a hand goes through them. */
 export const RIG_PARTS = [
@@ -53,7 +54,6 @@ export const PART_WORDS: Record<RigPart, string> = {
 
 const METAL_NAMES = { 'mild-steel': 'mild steel', stainless: 'stainless', aluminium: 'aluminium' } as const;
 const GROOVE_WORDS = { v: 'smooth V', u: 'smooth U', knurled: 'knurled' } as const;
-const mm = (figure: number): string => `${figure.toFixed(1)} mm`;
 
 const WRONG_GROOVE = {
   v: 'A sharp groove cuts soft wire and crushes tubular: it surges, bird-nests, and the cuttings fill the liner.',
@@ -85,14 +85,14 @@ function rollItem({ wire }: WireSetup, roll: NonNullable<Rig['parts']>['roll']):
   const groove = grooveWanted(wire);
   const known = roll?.groove !== undefined || roll?.sizeMm !== undefined;
   const have = known
-    ? [roll?.groove && GROOVE_WORDS[roll.groove], roll?.sizeMm && mm(roll.sizeMm)].filter(Boolean).join(', ')
+    ? [roll?.groove && GROOVE_WORDS[roll.groove], roll?.sizeMm && sizeInMm(roll.sizeMm)].filter(Boolean).join(', ')
     : null;
   const does =
     roll?.groove !== undefined && roll.groove !== groove
       ? WRONG_GROOVE[roll.groove]
       : 'A groove that is too large slips, one too small flattens the wire: it surges and burns back.';
   return item(
-    `${GROOVE_WORDS[groove]}, ${mm(wire.diameterMm)}`,
+    `${GROOVE_WORDS[groove]}, ${sizeInMm(wire.diameterMm)}`,
     have,
     roll === undefined || rollSuits(wire, roll),
     does,
@@ -104,9 +104,9 @@ function rollItem({ wire }: WireSetup, roll: NonNullable<Rig['parts']>['roll']):
 function linerItem({ wire }: WireSetup, liner: NonNullable<Rig['parts']>['liner']): Found {
   const kind = wireMetal(wire.class) === 'aluminium' ? 'polymer' : 'steel';
   const known = liner?.kind !== undefined || liner?.sizeMm !== undefined;
-  const have = known ? [liner?.kind, liner?.sizeMm && `to ${mm(liner.sizeMm)}`].filter(Boolean).join(', ') : null;
+  const have = known ? [liner?.kind, liner?.sizeMm && `to ${sizeInMm(liner.sizeMm)}`].filter(Boolean).join(', ') : null;
   return item(
-    `${kind}, for ${mm(wire.diameterMm)}`,
+    `${kind}, for ${sizeInMm(wire.diameterMm)}`,
     have,
     liner === undefined || linerSuits(wire, liner),
     'A tight liner drags and a wide one lets the wire weave: it surges; steel scrapes aluminium until it jams.',
@@ -118,7 +118,8 @@ function linerItem({ wire }: WireSetup, liner: NonNullable<Rig['parts']>['liner'
 function recessItem(setup: WireSetup, currentA: number, recessMm: number | undefined): Found {
   const spray = setup.pulse || sprayShare(currentA, setup.wire, setup.gas) > 0.5;
   const [low, high] = spray ? RECESS.spray : RECESS.short;
-  const have = recessMm === undefined ? null : recessMm < 0 ? `${mm(-recessMm)} out` : `${mm(recessMm)} back`;
+  const have =
+    recessMm === undefined ? null : recessMm < 0 ? `${sizeInMm(-recessMm)} out` : `${sizeInMm(recessMm)} back`;
   return item(
     spray ? '3 to 7 mm back, for spray' : 'flush to 3 mm back, for short circuit',
     have,
@@ -139,7 +140,7 @@ function nozzleItem(setup: WireSetup, currentA: number, shape: NozzleShape | und
     heavy
       ? `straight, ${HEAVY_NOZZLE.leastMm} mm or wider above ${HEAVY_NOZZLE.fromA} A`
       : `${leastMm} to ${mostMm} mm; tapered where the joint is tight`,
-    boreKnown ? `${mm(boreMm)}${shape === undefined ? '' : `, ${shape}`}` : null,
+    boreKnown ? `${sizeInMm(boreMm)}${shape === undefined ? '' : `, ${shape}`}` : null,
     !boreKnown || (heavy ? boreMm >= HEAVY_NOZZLE.leastMm && !tapered : boreMm >= leastMm && boreMm <= mostMm),
     boreMm > mostMm && !heavy
       ? 'A wide nozzle hides the joint and wants more gas than a small arc is worth.'
@@ -224,8 +225,8 @@ export function rigCheck(
         : choice === null
           ? null
           : item(
-              choice.suits.map((size) => mm(size)).join(' or '),
-              mm(wire.diameterMm),
+              choice.suits.map((size) => sizeInMm(size)).join(' or '),
+              sizeInMm(wire.diameterMm),
               choice.fitted,
               'Too thick a wire cannot be run cold enough for sheet, too thin a one not hot enough for plate.',
               'wire-wrong',
@@ -251,8 +252,8 @@ export function rigCheck(
     [
       'tip',
       item(
-        tipWanted(wire).map(mm).join(' or '),
-        parts.tip?.sizeMm === undefined ? null : mm(parts.tip.sizeMm),
+        tipWanted(wire).map(sizeInMm).join(' or '),
+        parts.tip?.sizeMm === undefined ? null : sizeInMm(parts.tip.sizeMm),
         parts.tip?.sizeMm === undefined || tipSuits(wire, parts.tip.sizeMm),
         'A large bore gives poor contact: the arc wanders and sputters. A tight one grips the wire: it burns back.',
         'tip-wrong-size',
@@ -316,12 +317,12 @@ export function tooThickWire(setup: WireSetup, thickMm: number): Misfit | null {
   if (tooThickFromA === null || plateWantsA === null) return null;
   const { suits } = wireChoice(wire, { thickMm, currentA: plateWantsA, position });
   const thinner = suits.filter((size) => size < wire.diameterMm - 0.05);
-  const instead = thinner.length === 0 ? 'thinner or tubular wire' : `${thinner.map(mm).join(' or ')} wire`;
+  const instead = thinner.length === 0 ? 'thinner or tubular wire' : `${thinner.map(sizeInMm).join(' or ')} wire`;
   return {
     part: 'wire',
     holds: true,
     text: setup.runsNowhere
-      ? `Wire: ${mm(wire.diameterMm)} runs from about ${Math.round(tooThickFromA)} A, which gas, position, gun or machine do not carry here. Fit ${instead}.`
-      : `Wire: ${mm(wire.diameterMm)} runs from about ${Math.round(tooThickFromA)} A here, and the plate wants about ${Math.round(plateWantsA)} A. Fit ${instead}.`,
+      ? `Wire: ${sizeInMm(wire.diameterMm)} runs from about ${Math.round(tooThickFromA)} A, which gas, position, gun or machine do not carry here. Fit ${instead}.`
+      : `Wire: ${sizeInMm(wire.diameterMm)} runs from about ${Math.round(tooThickFromA)} A here, and the plate wants about ${Math.round(plateWantsA)} A. Fit ${instead}.`,
   };
 }

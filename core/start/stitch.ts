@@ -1,6 +1,7 @@
 import type { BaseMetal, Preferences } from '../case/schema';
 import { STITCH_UNDER_MM } from '../arc/coefficients';
 import { requireRange } from '../arc/wire';
+import { clamp } from '../quantity/clamp';
 
 /** How thin sheet is sewn together: tacks, stitches, the wait between them, and the order against warping. */
 export type StitchPlan = {
@@ -107,17 +108,16 @@ export function stitchPlan(
   heatInputKJPerMm: number,
 ): StitchPlan | null {
   if (thinnestMm >= stitchUnder(baseMetal, school)) return null;
-  const within = (value: number, least: number, most: number): number => Math.min(most, Math.max(least, value));
-  const stitchMm = Math.round(within(STITCH.perThickness * thinnestMm, STITCH.leastMm, STITCH.mostMm));
+  const stitchMm = Math.round(clamp(STITCH.perThickness * thinnestMm, STITCH.leastMm, STITCH.mostMm));
   const pitchMm = Math.max(1, Math.round(stitchMm * (1 - OVERLAP)));
   const heatJ = 1000 * heatInputKJPerMm * stitchMm;
-  const tackEveryMm = Math.round(within(TACKS.perThickness * thinnestMm, TACKS.leastMm, TACKS.mostMm) / 5) * 5;
-  const stretches = lengthMm === null ? 0 : Math.min(MOST_STRETCHES, Math.max(1, Math.round(lengthMm / tackEveryMm)));
+  const tackEveryMm = Math.round(clamp(TACKS.perThickness * thinnestMm, TACKS.leastMm, TACKS.mostMm) / 5) * 5;
+  const stretches = lengthMm === null ? 0 : clamp(Math.round(lengthMm / tackEveryMm), 1, MOST_STRETCHES);
   return {
     tackEveryMm,
     stitchMm,
     pitchMm,
-    pauseS: Math.round(within(secondsToCool(heatJ, thinnestMm, baseMetal), PAUSE_S.least, PAUSE_S.most)),
+    pauseS: Math.round(clamp(secondsToCool(heatJ, thinnestMm, baseMetal), PAUSE_S.least, PAUSE_S.most)),
     order: stretchOrder(stretches),
     backing: thinnestMm < BACKING_UNDER_MM || gapMm > 0,
   };

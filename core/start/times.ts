@@ -1,5 +1,6 @@
 import type { ArcSetup } from '../arc/setup';
 import { CONTROLS, type Control } from '../case/schema';
+import { clamp } from '../quantity/clamp';
 
 /** The times of start and end, for machines that let them be set; by hand they are a wait before and after the arc. */
 export type Times = {
@@ -31,7 +32,7 @@ const CRATER_FROM_A = 120;
 
 /** A figure that runs straight from one end to the other and stays there. */
 const between = (x: number, from: number, to: number, least: number, most: number): number =>
-  least + (most - least) * Math.min(1, Math.max(0, (x - from) / (to - from)));
+  least + (most - least) * clamp((x - from) / (to - from), 0, 1);
 
 const tenth = (seconds: number): number => Math.round(seconds * 10) / 10;
 const hundredth = (seconds: number): number => Math.round(seconds * 100) / 100;
@@ -64,7 +65,7 @@ export function timesFor(
   // Aluminium and stainless show every breath of air, and a draught takes the first of the gas.
   const tender = setup.baseMetal !== 'mild-steel' || setup.draught !== 'still';
   const { leastS, mostS, fromA, toA } = POST_FLOW;
-  const runIn = Math.min(wireSpeedMPerMin, Math.max(RUN_IN.leastMPerMin, RUN_IN.share * wireSpeedMPerMin));
+  const runIn = clamp(RUN_IN.share * wireSpeedMPerMin, RUN_IN.leastMPerMin, wireSpeedMPerMin);
   const burnBack = between(
     setup.wire?.diameterMm ?? 1,
     BURN_BACK.fromMm,

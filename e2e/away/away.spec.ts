@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test';
 import type { Bead, Coupon, CouponPage } from '../../core/record/shapes/record-schema';
 import { expect, newCoupon, newCouponByHand, tapFinding } from '../harness';
 import type { OwnServer } from '../own-server';
-import { kept, mark, test } from './device';
+import { pageStored, mark, test } from './device';
 
 const DAY_MS = 24 * 3600 * 1000;
 
@@ -28,7 +28,7 @@ test('server stopped, page closed and opened, beads logged and judged: all there
 }) => {
   let { page, context } = await device('phone');
   await newCoupon(page, 'Far plate');
-  await kept(page);
+  await pageStored(page);
   await logOne(page, 'Flat, washed out', 1);
   await expect(page.getByRole('link', { name: /^Bead 1, / })).toBeVisible();
   await server.stop();
@@ -70,7 +70,7 @@ test('a coupon begun, corrected and worked on without the server stands in the l
   const { page } = await device('phone');
   await page.goto('/job/new');
   await page.getByRole('textbox', { name: 'What is it for?' }).waitFor();
-  await kept(page);
+  await pageStored(page);
   await server.stop();
   await newCouponByHand(page, 'Lost plate', { thickness: '4' });
   await logOne(page, 'Flat, washed out', 1);
@@ -166,7 +166,7 @@ test('a coupon that another device begins does not slide under the hands', async
 test('two tabs of one device share what waits and send it once', async ({ server, device }) => {
   const { page, context } = await device('phone');
   await newCoupon(page, 'Tab plate');
-  await kept(page);
+  await pageStored(page);
   const second = await context.newPage();
   await second.goto('/');
   await expect(second.getByRole('region', { name: 'Coupon: Tab plate' })).toBeVisible();
@@ -199,7 +199,7 @@ test('two devices an hour away with thirty beads between them, the clock of one 
   await couponCalled(server, 'Hour plate');
   await two.goto('/');
   await expect(two.getByRole('region', { name: 'Coupon: Hour plate' })).toBeVisible();
-  for (const page of [one, two]) await kept(page);
+  for (const page of [one, two]) await pageStored(page);
   await server.stop();
   const away = async (page: Page, findings: string[]): Promise<void> => {
     for (let bead = 1; bead <= 15; bead++) {

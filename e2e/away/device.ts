@@ -40,6 +40,6 @@ export const test = base.extend<{ server: OwnServer; device: (name: string) => P
 });
 
 /** Waits until the device keeps the page itself. */
-export const kept = (page: Page): Promise<unknown> => page.evaluate(() => navigator.serviceWorker.ready);
+export const pageStored = (page: Page): Promise<unknown> => page.evaluate(() => navigator.serviceWorker.ready);
 
 export const mark = (page: Page, text: RegExp | string) => page.getByRole('navigation').getByText(text);

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import type { Picture } from '../../core/record/shapes/picture-schema';
 import type { CouponPage } from '../../core/record/shapes/record-schema';
 import { expect } from '../harness';
-import { kept, mark, test } from './device';
+import { pageStored, mark, test } from './device';
 
 const FOLDER = join(__dirname, '..', '..', 'server', 'demo', 'pictures');
 const [{ file }] = JSON.parse(readFileSync(join(FOLDER, 'drawn.json'), 'utf8')) as { file: { hash: string } }[];
@@ -17,7 +17,7 @@ test('a photograph taken with the server away is shown, measured and kept throug
   let { page, context } = await device('phone');
   await page.goto(`/coupon/${id}`);
   await expect(page.getByRole('heading', { name: /^Bead 1/ })).toBeVisible();
-  await kept(page);
+  await pageStored(page);
   // The place where photographs are measured is fetched while the server is there.
   await server.stop();
   await page.reload();

@@ -1,5 +1,5 @@
 import { expect, newCoupon } from '../harness';
-import { kept, test } from './device';
+import { pageStored, test } from './device';
 
 test('the School and the listening open without the server, once the page has been there', async ({
   server,
@@ -7,7 +7,7 @@ test('the School and the listening open without the server, once the page has be
 }) => {
   const { page } = await device('phone');
   await newCoupon(page, 'Before the school');
-  await kept(page);
+  await pageStored(page);
   await server.stop();
   await page.goto('/school');
   await page.getByRole('link', { name: 'By eye' }).click();

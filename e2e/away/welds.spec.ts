@@ -1,7 +1,7 @@
-import type { ProvenPage } from '../../core/record/shapes/saved-setting-schema';
+import type { SavedSettingPage } from '../../core/record/shapes/saved-setting-schema';
 import type { WeldPage } from '../../core/record/shapes/weld-schema';
 import { expect, newCoupon } from '../harness';
-import { kept, mark, test } from './device';
+import { pageStored, mark, test } from './device';
 
 test('a setting kept, a weld logged, inspected and repaired without the server: shown at once, and all of it arrives', async ({
   server,
@@ -9,7 +9,7 @@ test('a setting kept, a weld logged, inspected and repaired without the server: 
 }) => {
   const { page } = await device('phone');
   await newCoupon(page, 'Eel pass, hinge', { thickness: '6' });
-  await kept(page);
+  await pageStored(page);
   await server.stop();
   await page.getByRole('button', { name: 'Use these figures' }).click();
   await page.getByRole('button', { name: 'Log bead 1' }).click();
@@ -49,6 +49,6 @@ test('a setting kept, a weld logged, inspected and repaired without the server: 
   expect(welds).toMatchObject([
     { state: 'to-inspect', inspections: [{ judged: { verdict: 'repair' } }], repairs: [{}] },
   ]);
-  const { proven } = await server.get<ProvenPage>('/proven?text=eel');
+  const { proven } = await server.get<SavedSettingPage>('/proven?text=eel');
   expect(proven).toMatchObject([{ by: 'Ada', welds: 1 }]);
 });

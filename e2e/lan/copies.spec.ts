@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect } from '../harness';
 import { OwnServer } from '../own-server';
-import { comeIn, PHRASE, test as workshop } from './workshop';
+import { signIn, PHRASE, test as workshop } from './workshop';
 
 const at = mkdtempSync(join(tmpdir(), 'jolly-copied-'));
 const copies = join(at, 'copies');
@@ -31,7 +31,7 @@ test('everyone sees that the record is copied, and when it is not; taking a reco
   await expect(keeper.getByRole('button', { name: 'Open a JSON file' })).toBeVisible();
 
   const { page } = await phone();
-  await comeIn(page, 'Phone');
+  await signIn(page, 'Phone');
   // Its disk is pulled, and leaves an empty folder behind.
   renameSync(copies, `${copies}.pulled`);
   mkdirSync(copies);

@@ -2,7 +2,7 @@ import { X509Certificate } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import type { Coupon, CouponPage } from '../../core/record/shapes/record-schema';
 import { expect, expectAccessible, newCoupon, openBench, tapFinding } from '../harness';
-import { comeIn, PHRASE, scan, test } from './workshop';
+import { signIn, PHRASE, scan, test } from './workshop';
 
 const YARD_PHONE = 'Yard phone';
 
@@ -111,7 +111,7 @@ test('a wrong pass phrase ten times: then it has to wait, keeps what was typed, 
 
 test('going out forgets the records and keeps what the server has not got', async ({ phone, server }) => {
   const { page, context } = await phone();
-  await comeIn(page, 'Tablet');
+  await signIn(page, 'Tablet');
   await newCoupon(page, 'Going plate');
   const seen = (): Promise<number> =>
     page.evaluate(
@@ -143,7 +143,7 @@ test('going out forgets the records and keeps what the server has not got', asyn
   await page.goto('/');
   await expect(page.getByText('Going plate')).toHaveCount(0);
   await context.unroute('**/api/changes');
-  await comeIn(page, 'Tablet');
+  await signIn(page, 'Tablet');
   await expect
     .poll(
       async () =>
@@ -174,7 +174,7 @@ test('three steps lead to trust, and what is fetched is what was shown', async (
 
 test('another pass phrase has every device come in anew', async ({ phone, keeper }) => {
   const { page } = await phone();
-  await comeIn(page, 'Phone');
+  await signIn(page, 'Phone');
   await openBench(page);
   await keeper.goto('/devices');
   const form = keeper.getByRole('region', { name: 'Pass phrase' });
@@ -189,5 +189,5 @@ test('another pass phrase has every device come in anew', async ({ phone, keeper
   await page.getByRole('textbox', { name: 'Pass phrase' }).fill(PHRASE);
   await page.getByRole('button', { name: 'Come in' }).click();
   await expect(page.getByText('That is not the pass phrase.')).toBeVisible();
-  await comeIn(page, 'Phone', 'four young welders');
+  await signIn(page, 'Phone', 'four young welders');
 });

@@ -1,14 +1,14 @@
 import type { CouponPage } from '../../core/record/shapes/record-schema';
 import { expect, expectAccessible, newCoupon, tapFinding } from '../harness';
-import { beSomebody, comeIn, test } from './workshop';
+import { beSomebody, signIn, test } from './workshop';
 
 test('a bead carries who ran it and who judged it, on both their phones', async ({ phone, server }) => {
   const [{ page: adas }, { page: bens }] = [await phone(), await phone()];
-  await comeIn(adas, 'Ada’s phone');
+  await signIn(adas, 'Ada’s phone');
   await adas.getByRole('link', { name: 'Say who you are' }).click();
   await expectAccessible(adas);
   await beSomebody(adas, 'Ada of the Locks');
-  await comeIn(bens, 'Ben’s phone');
+  await signIn(bens, 'Ben’s phone');
   await beSomebody(bens, 'Ben Quay');
   await newCoupon(adas, 'Shared plate');
   await tapFinding(adas, 'See', 'Ropey, humped');
@@ -42,7 +42,7 @@ test('how somebody welds and what they learned follow them; a name with a pass p
   keeper,
 }) => {
   const [{ page: one }, { page: other }] = [await phone(), await phone()];
-  await comeIn(one, 'Phone');
+  await signIn(one, 'Phone');
   await beSomebody(one, 'Cleo');
   await one.goto('/rig/habits');
   const kept = one.waitForResponse(
@@ -61,7 +61,7 @@ test('how somebody welds and what they learned follow them; a name with a pass p
   await own.getByRole('button', { name: 'Set it' }).click();
   await expect(one.getByRole('radio', { name: 'Cleo' })).toContainText('has a pass phrase');
 
-  await comeIn(other, 'Tablet');
+  await signIn(other, 'Tablet');
   await other.goto('/people');
   await other.getByRole('radio', { name: 'Cleo' }).click();
   const phrase = other.getByRole('textbox', { name: 'Pass phrase of Cleo' });

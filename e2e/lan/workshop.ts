@@ -55,7 +55,7 @@ export async function scan(keeper: Page): Promise<string> {
 }
 
 /** Comes in with the pass phrase. */
-export async function comeIn(page: Page, named: string, phrase = PHRASE): Promise<void> {
+export async function signIn(page: Page, named: string, phrase = PHRASE): Promise<void> {
   await page.goto('/join');
   await page.getByRole('textbox', { name: 'Pass phrase' }).fill(phrase);
   await page.getByRole('textbox', { name: 'This device' }).fill(named);

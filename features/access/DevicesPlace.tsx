@@ -3,7 +3,7 @@ import { Link, useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import type { Device, Session } from '@/core/access/access-schema';
-import { useWaiting } from '@/client/outbox/outbox';
+import { useOutbox } from '@/client/outbox/outbox';
 import { platform } from '@/platform/ports';
 import { QrCode } from '@/ui/access/QrCode';
 import { Button } from '@/ui/Press';
@@ -14,7 +14,7 @@ import { Heading, Words } from '@/ui/Words';
 import { clockWords, dayWords } from '../shared/time-words';
 import { useSession } from '../../client/use-session';
 import { changeDevice, fetchDevices, fetchJoinCode } from './access-api';
-import { goOut } from './come-in';
+import { goOut } from './sign-in';
 import { Fingerprint } from './Fingerprint';
 import { PassPhraseForm } from './PassPhraseForm';
 
@@ -176,7 +176,7 @@ function DeviceCard({ device, session }: { device: Device; session: Session }) {
 function GoOut() {
   const client = useQueryClient();
   const router = useRouter();
-  const waiting = useWaiting();
+  const waiting = useOutbox();
   const [asked, setAsked] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const out = (): void => {

@@ -2,14 +2,14 @@ import { useQueryClient } from '@tanstack/react-query';
 import { Link } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { ScrollView, View } from 'react-native';
-import { useWaiting } from '@/client/outbox/outbox';
+import { useOutbox } from '@/client/outbox/outbox';
 import { platform } from '@/platform/ports';
 import { Button, Toggle } from '@/ui/Press';
 import { TextField } from '@/ui/TextField';
 import { useTitle } from '@/ui/use-keys';
 import { Heading, Words } from '@/ui/Words';
 import { useSession } from '../../client/use-session';
-import { comeIn } from './come-in';
+import { signIn } from './sign-in';
 
 /** Letters that stand in a code; anything else behind the mark is none. */
 const CODE = /^[A-Za-z0-9_-]{10,60}$/;
@@ -28,7 +28,7 @@ export function JoinPlace() {
   useTitle('Come in');
   const client = useQueryClient();
   const session = useSession();
-  const waiting = useWaiting();
+  const waiting = useOutbox();
   const [scanned, setScanned] = useState(scannedCode);
   // A code that is scanned while the door is open comes to the same page.
   useEffect(() => platform().onAddress(() => setScanned(scannedCode())), []);
@@ -43,7 +43,7 @@ export function JoinPlace() {
     if (!ready || busy) return;
     setBusy(true);
     setProblem(null);
-    comeIn(client, { name: name.trim(), ...(scanned === null ? { passPhrase: phrase } : { code: scanned }) }).then(
+    signIn(client, { name: name.trim(), ...(scanned === null ? { passPhrase: phrase } : { code: scanned }) }).then(
       () => {
         lastScanned = null;
         setBusy(false);

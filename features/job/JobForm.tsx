@@ -13,7 +13,7 @@ import { Button, Choice, Toggle } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { TextField } from '@/ui/TextField';
 import { Heading, Words } from '@/ui/Words';
-import { options } from '../shared/choices';
+import { choicesOf } from '../shared/choices';
 import {
   CRITICAL_WORDS,
   DRAUGHT_WORDS,
@@ -180,7 +180,7 @@ function ChoicePart({
         control={control}
         name={name}
         render={({ field }) => (
-          <Choice label={title} options={options(words)} chosen={field.value} onChoose={field.onChange} />
+          <Choice label={title} options={choicesOf(words)} chosen={field.value} onChoose={field.onChange} />
         )}
       />
     </Part>
@@ -195,7 +195,7 @@ function TogglePart({ control, name, title, words }: FieldProps<'surface'> & { w
         name={name}
         render={({ field }) => (
           <Row className="flex-wrap gap-2">
-            {options(words).map(({ value, label }) => (
+            {choicesOf(words).map(({ value, label }) => (
               <Toggle
                 key={value}
                 label={label}

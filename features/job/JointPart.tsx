@@ -3,7 +3,7 @@ import { fromUser } from '@/core/quantity/units';
 import { JointDrawing } from '@/ui/joint/JointDrawing';
 import { Part } from '@/ui/Part';
 import { PictureChoice } from '@/ui/PictureChoice';
-import { options } from '../shared/choices';
+import { choicesOf } from '../shared/choices';
 import { JOINT_WORDS } from '../shared/job-words';
 import { typedFigure } from '../shared/record-form';
 import { useUnits } from '../shared/use-habits';
@@ -30,7 +30,7 @@ export function JointPart({ control }: { control: Control<JobValues> }) {
         render={({ field }) => (
           <PictureChoice
             label="Joint"
-            options={options(JOINT_WORDS).map(({ value, label }) => ({
+            options={choicesOf(JOINT_WORDS).map(({ value, label }) => ({
               value,
               label,
               picture: <JointDrawing joint={value} {...drawn} height={64} />,

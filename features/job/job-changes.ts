@@ -1,4 +1,4 @@
-import type { CouponChange, WaitingChange } from '@/core/record/shapes/change-schema';
+import type { CouponChange, PendingChange } from '@/core/record/shapes/change-schema';
 import type { Coupon, NewCoupon } from '@/core/record/shapes/record-schema';
 import { makeChange } from '../../client/send-changes';
 
@@ -7,7 +7,7 @@ import { makeChange } from '../../client/send-changes';
  * @param typed the coupon that was typed
  * @param from as it was when the form was begun, or null for a new one
  */
-export function couponChanges({ id, ...typed }: NewCoupon, from: Coupon | null): WaitingChange[] {
+export function couponChanges({ id, ...typed }: NewCoupon, from: Coupon | null): PendingChange[] {
   if (from === null) return [makeChange('begin-coupon', id, typed, 0, id)];
   const { title, rigId, job } = typed;
   const fields: CouponChange = {

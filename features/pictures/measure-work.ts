@@ -5,6 +5,7 @@ import type { ShownPicture } from '@/core/record/pending/pending-pictures';
 import { fromUser, readable, type UnitSystem } from '@/core/quantity/units';
 import type { MeasureDraft, MeasureTarget, Pair } from '@/client/stored/work-drafts';
 import { typedFigure } from '../shared/record-form';
+import { clamp } from '@/core/quantity/clamp';
 
 /** What the measuring of a picture goes through: two taps a length, one of them held and moved finely until it sits. */
 
@@ -92,10 +93,7 @@ export function tapAt(draft: MeasureDraft, point: Point, reach: number): Measure
 }
 
 /** Keeps a place inside the picture. @param height of the picture, in parts of its width */
-const inside = ([x, y]: Point, height: number): Point => [
-  Math.min(1, Math.max(0, x)),
-  Math.min(height, Math.max(0, y)),
-];
+const inside = ([x, y]: Point, height: number): Point => [clamp(x, 0, 1), clamp(y, 0, height)];
 
 /** The place that is held; null where none is. */
 export function heldPoint(draft: MeasureDraft): Point | null {

@@ -25,6 +25,7 @@ import { DrillHead } from './DrillHead';
 import { Next } from './Next';
 import { Options } from './Options';
 import { newSeed, useDrill } from './use-practice';
+import { clamp } from '@/core/quantity/clamp';
 
 const OPTIONS = EAR_ITEMS.map((id) => ({ id, name: EAR_WORDS[id].name }));
 
@@ -78,7 +79,7 @@ export default function ByEar() {
           <>
             <Words strong>What is it?</Words>
             <Options label="What is it?" options={OPTIONS} said={said} right={question.item} onSay={say} />
-            {said !== null && <Told item={question.item} said={said as EarItem} />}
+            {said !== null && <AnswerReport item={question.item} said={said as EarItem} />}
             {said !== null && TURNED_RIGHT.includes(question.item) && (
               <TurnIt key={`turn ${run.seed}`} question={question} player={player} />
             )}
@@ -91,7 +92,7 @@ export default function ByEar() {
 }
 
 /** What it was and what it sounds like; beside it what was said for it. */
-function Told({ item, said }: { item: EarItem; said: EarItem }) {
+function AnswerReport({ item, said }: { item: EarItem; said: EarItem }) {
   const [is, would] = [EAR_WORDS[item], EAR_WORDS[said]];
   return (
     <View role="status" className="gap-2">
@@ -180,7 +181,7 @@ function TurnIt({ question, player }: { question: EarQuestion; player: Player })
             className="flex-1 px-1"
             onPress={() => {
               player.hush();
-              setVolts(Math.max(10, Math.min(35, volts + step)));
+              setVolts(clamp(volts + step, 10, 35));
               setTurns(turns + 1);
               setDone(null);
             }}

@@ -13,6 +13,7 @@ import { Figure, Heading, Words } from '@/ui/Words';
 import { useUnits } from '../shared/use-habits';
 import { BackToSchool } from './DrillHead';
 import { PART_WORDS } from './drills';
+import { clamp } from '@/core/quantity/clamp';
 
 /** A second tap within this belongs to the first, ms. */
 const TWICE_MS = 600;
@@ -20,7 +21,7 @@ const STEPS = [-50, -10, 10, 50] as const;
 /** A buzz for each beat, ms. */
 const BUZZ_MS = 40;
 
-const within = (pace: number): number => Math.max(PACES.least, Math.min(PACES.most, pace));
+const within = (pace: number): number => clamp(pace, PACES.least, PACES.most);
 
 /** The pace that was asked for in the address, as the bench computed it; the usual one where none was. */
 function paceAsked(asked: string | undefined): number {

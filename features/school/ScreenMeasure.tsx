@@ -6,6 +6,7 @@ import { store, useStoredPart } from '@/platform/stored';
 import { Button, Choice } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { Heading, Words } from '@/ui/Words';
+import { clamp } from '@/core/quantity/clamp';
 
 const AGAINST = [
   { value: 'card', label: 'A bank card, its short side', mm: CARD_MM.short },
@@ -38,8 +39,7 @@ export function ScreenMeasure({ pxPerMm, onDone }: { pxPerMm: number; onDone: ()
   const [px, setPx] = useState(pxPerMm * mm);
   const [isKept, setKept] = useState(false);
   const { least, most } = DOTS_PER_MM;
-  const within = (wide: number): number =>
-    Math.min((most * mm) / PixelRatio.get(), Math.max((least * mm) / PixelRatio.get(), wide));
+  const within = (wide: number): number => clamp(wide, (least * mm) / PixelRatio.get(), (most * mm) / PixelRatio.get());
   const choose = (next: typeof against): void => {
     const other = AGAINST.find(({ value }) => value === next) ?? AGAINST[0];
     setPx((px * other.mm) / mm);

@@ -21,6 +21,7 @@ import { DrillHead } from './DrillHead';
 import { Next } from './Next';
 import { useMade } from './use-made';
 import { newSeed, useDrill } from './use-practice';
+import { clamp } from '@/core/quantity/clamp';
 
 /** Where the last one left the knobs. */
 const LEFT_AT: BlindKnobs = { voltageV: 18, wireSpeedMPerMin: 5, stickOutMm: 12 };
@@ -202,7 +203,7 @@ function Knobs({ knobs, still, onTurn }: { knobs: BlindKnobs; still: boolean; on
                 aria-label={`${label} ${words}`}
                 disabled={still}
                 className="min-w-14 px-1"
-                onPress={() => onTurn({ ...knobs, [name]: Math.max(least, Math.min(most, knobs[name] + by * step)) })}
+                onPress={() => onTurn({ ...knobs, [name]: clamp(knobs[name] + by * step, least, most) })}
               />
             ))}
           </Row>

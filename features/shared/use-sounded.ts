@@ -28,7 +28,11 @@ type Sound = {
 
 type Piece = Float32Array<ArrayBuffer>;
 /** Pieces of one sound, whoever plays them, and whether there will be more. */
-type Kept = { pieces: Piece[]; whole: boolean; listener: { add: (piece: Piece) => void; end: () => void } | null };
+type CachedSound = {
+  pieces: Piece[];
+  whole: boolean;
+  listener: { add: (piece: Piece) => void; end: () => void } | null;
+};
 
 /**
  * The sound of an arc with some settings, worked out as soon as it is asked for and played when it is asked to be.
@@ -36,10 +40,10 @@ type Kept = { pieces: Piece[]; whole: boolean; listener: { add: (piece: Piece) =
  */
 export function useSounded(asked: SoundSource | null): Sound {
   const [told, setTold] = useState<{ of: typeof asked; state: Sound['state']; sounded: Sounded | null } | null>(null);
-  const kept = useRef<Kept>({ pieces: [], whole: false, listener: null });
+  const kept = useRef<CachedSound>({ pieces: [], whole: false, listener: null });
   useEffect(() => {
     if (asked === null) return;
-    const own: Kept = { pieces: [], whole: false, listener: null };
+    const own: CachedSound = { pieces: [], whole: false, listener: null };
     kept.current = own;
     const { ended, stop } = simulateSound(
       { ...('run' in asked ? asked : { ...asked, seed: SEED }), seconds: HEARD_S },

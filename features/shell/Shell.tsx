@@ -12,7 +12,7 @@ import { Loading } from '@/ui/State';
 import { useInk } from '@/ui/use-ink';
 import { WIDE } from '@/ui/wide';
 import { Words } from '@/ui/Words';
-import { ComeInNote } from './ComeInNote';
+import { SignInNote } from './SignInNote';
 import { ConflictNote } from './ConflictNote';
 import { StorageNote } from './StorageNote';
 import { UpdateNote } from './UpdateNote';
@@ -49,7 +49,7 @@ export function Shell({ children }: { children: ReactNode }) {
         </Suspense>
       )}
       <StorageNote />
-      <ComeInNote />
+      <SignInNote />
       <ConflictNote />
       <UpdateNote />
       <Suspense fallback={<Loading what="this place" />}>{children}</Suspense>

@@ -1,18 +1,18 @@
 import '@/platform/testing/device';
 import { act, renderHook, waitFor } from '@testing-library/react';
 import { clearDeviceDatabase } from '@/client/outbox/device-database';
-import { dropWaiting, forgetWaiting, keepWaiting, refuseWaiting, waitingNow } from '@/client/outbox/outbox';
+import { dequeue, resetOutbox, enqueue, markRejected, pendingNow } from '@/client/outbox/outbox';
 import { makeChange } from '../../client/send-changes';
 import { serverAnswered, serverAsksWho, serverAway } from '../../client/server-state';
 import { useServerMark } from './use-server-mark';
 
 const ID = (n: number): string => `0190b000-0000-7000-8000-${String(n).padStart(12, '0')}`;
-const keep = (n: number) => keepWaiting([makeChange('change-bead', ID(n), { note: 'x' }, 0)]);
-const drop = () => dropWaiting(waitingNow()[0].seq, null);
+const keep = (n: number) => enqueue([makeChange('change-bead', ID(n), { note: 'x' }, 0)]);
+const drop = () => dequeue(pendingNow()[0].seq, null);
 
 beforeEach(async () => {
   await clearDeviceDatabase();
-  forgetWaiting();
+  resetOutbox();
   serverAnswered();
 });
 
@@ -29,7 +29,7 @@ it('says what waits once that lasts, at once while the server is away, and what 
   act(serverAway);
   expect(result.current).toBe('1 waiting');
   await act(() => keep(3));
-  await act(() => refuseWaiting(waitingNow()[0].seq, { code: 'x', detail: 'x' }));
+  await act(() => markRejected(pendingNow()[0].seq, { code: 'x', detail: 'x' }));
   expect(result.current).toBe('1 refused');
   await act(drop);
   await act(drop);

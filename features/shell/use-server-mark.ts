@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { useWaiting } from '@/client/outbox/outbox';
+import { useOutbox } from '@/client/outbox/outbox';
 import { useServerState } from '../../client/server-state';
 
 /** What is sent within this time need not be said to wait, ms. */
@@ -7,7 +7,7 @@ const SAID_AFTER = 1500;
 
 /** The shortest word on how the device stands with the server; null while all is sent and well. */
 export function useServerMark(): string | null {
-  const waiting = useWaiting();
+  const waiting = useOutbox();
   const { away, asksWho } = useServerState();
   const refused = waiting.filter((one) => one.refused !== null).length;
   const count = waiting.length - refused;

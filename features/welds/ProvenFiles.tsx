@@ -1,15 +1,15 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import type { ProvenSetting } from '@/core/record/shapes/saved-setting-schema';
+import type { SavedSetting } from '@/core/record/shapes/saved-setting-schema';
 import { platform } from '@/platform/ports';
 import { Button } from '@/ui/Press';
 import { DecimalChoice } from '../shared/DecimalChoice';
 import type { Decimal } from '@/core/files/spreadsheet';
 import { useUnits } from '../shared/use-habits';
-import { provenCsv } from '@/core/files/proven-cells';
+import { provenCsv } from '@/core/files/saved-setting-cells';
 
 /** The settings that are listed, as a file for a spreadsheet. */
-export default function ProvenFiles({ settings }: { settings: readonly ProvenSetting[] }) {
+export default function ProvenFiles({ settings }: { settings: readonly SavedSetting[] }) {
   const units = useUnits();
   const [decimal, setDecimal] = useState<Decimal>('point');
   return (

@@ -13,6 +13,8 @@ import type { ResidualName } from '../../core/evidence/table';
 import { CAUSES } from '../../core/knowledge';
 import type { Settings } from '../../core/setting/table';
 import { RIGS, type RigName } from '../../core/cases/rigs';
+import { clamp } from '../../core/quantity/clamp';
+import { normalWithTails } from '../../core/chance/normal';
 
 /** A case drawn from the network: what truly holds, and what a noisy eye reports of it. */
 export type DrawnCase = { causes: number[]; input: Case; truth: (node: NetworkNode) => boolean };
@@ -34,10 +36,6 @@ const JOBS: Job[] = [
   { baseMetal: 'mild-steel', thicknessMm: 8, joint: 'fillet', position: 'flat', surface: ['rust'], draught: 'breeze' },
 ];
 
-function normal(random: () => number): number {
-  return Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
-}
-
 /** Draws causes at their priors until one to three hold that may hold together. */
 function drawCauses(priors: readonly number[], random: () => number): number[] {
   for (;;) {
@@ -56,10 +54,9 @@ function drawSettings(base: Case, causes: readonly number[], random: () => numbe
     const pulls = causes.flatMap((c) =>
       (CAUSES[c].figures ?? []).filter((link) => link.residual === name).map(({ at }) => at),
     );
-    return pulls.reduce((sum, at) => sum + at, 0) + SCATTER * normal(random);
+    return pulls.reduce((sum, at) => sum + at, 0) + SCATTER * normalWithTails(random);
   };
-  const bounded = (value: number, low: number, high: number): number =>
-    Math.min(high, Math.max(low, Number(value.toFixed(1))));
+  const bounded = (value: number, low: number, high: number): number => clamp(Number(value.toFixed(1)), low, high);
   const stick = residual('stickOut');
   const { low, wanted, high } = usualStickOut(setup, null);
   const stickOutMm = bounded(wanted + stick * (stick > 0 ? high - wanted : wanted - low), 4, 45);
@@ -79,7 +76,7 @@ function drawSettings(base: Case, causes: readonly number[], random: () => numbe
   // A flow that is a cause lies beyond a limit; else it scatters about what is wanted.
   const beyondFlow = residual('flow');
   const flowIsOff = causes.some((c) => (CAUSES[c].figures ?? []).some((link) => link.residual === 'flow'));
-  const about = Math.exp(0.12 * normal(random));
+  const about = Math.exp(0.12 * normalWithTails(random));
   const flowOf = (w: { low: number; high: number; wanted: number }): number =>
     flowIsOff ? Math.max(0, (beyondFlow < 0 ? 1.15 * w.low : w.high) * (1 + 0.25 * beyondFlow)) : w.wanted * about;
   const settings: Settings = {

@@ -8,7 +8,7 @@ import { movesNow, nextSettings } from '../../core/correction/next-settings';
 import { ENGINE } from '../../core/answer/engine';
 import { isCheckId, isStatedId, type CauseId } from '../../core/evidence/ids';
 import { afterBead, beforeBeads, machineOf } from '../../core/learning/machine-belief';
-import { carriedFindings } from '../../core/correction/carried';
+import { findingsCarriedOver } from '../../core/correction/carry-over';
 import { caseOf } from '../../core/record/draft/case-of';
 import { takenMove } from '../../core/record/words/move-words';
 import { USUAL_HABITS } from '../../core/record/draft/habits';
@@ -16,9 +16,10 @@ import type { Settings } from '../../core/setting/table';
 import { stream } from '../../core/chance/stream';
 import { looked, lookedOver, runBead, TROUBLE, volunteered, type Knobs } from '../../core/shop/bead';
 import { FAULTS, type Fault } from '../../core/shop/faults';
-import { normal, type Machine, type Random } from '../../core/shop/world';
+import { type Machine, type Random } from '../../core/shop/world';
+import { normalWithTails } from '../../core/chance/normal';
 import { BLUE_CART, BOAT_KIT, demoRigs, DOCK_SET } from '../../server/demo/rigs';
-import type { ToldDay } from '../../server/demo/years';
+import type { DemoDay } from '../../server/demo/years';
 import { drawWork, pick, type Work } from './work';
 import { weldsOf } from './welds';
 
@@ -101,8 +102,8 @@ const DONE: { [cause in CauseId]?: { part?: FittedPart; care?: CareTask; orPart?
   'gas-leak': { care: 'leaks' },
 };
 
-const days: ToldDay[] = [];
-const told = (day: ToldDay): void => void days.push(day);
+const days: DemoDay[] = [];
+const told = (day: DemoDay): void => void days.push(day);
 const rigs = demoRigs(new Date(0).toISOString());
 
 /** A machine over the two years: what its parts have burned since they were seen to, and what it has taught. */
@@ -151,7 +152,7 @@ class Rig {
   }
 
   /** A cure that was done: the part begins again. */
-  cured(cause: CauseId, at: Pick<ToldDay, 'daysAgo' | 'minute'>, by: string): void {
+  cured(cause: CauseId, at: Pick<DemoDay, 'daysAgo' | 'minute'>, by: string): void {
     const done = DONE[cause];
     if (done === undefined) return;
     // What was not the fault is mostly left as it is once somebody has looked.
@@ -169,8 +170,8 @@ const round = (x: number, to: number): number => Number((Math.round(x / to) * to
 /** The figures of an answer as a hand sets them: off by so much, on the marks of the knob. */
 function setByHand(wanted: Settings, { offV, offWire }: Hand, steady: number): Knobs {
   return {
-    voltageV: round((wanted.voltageV ?? 18) + steady * offV * normal(random), 0.1),
-    wireSpeedMPerMin: round((wanted.wireSpeedMPerMin ?? 5) * (1 + steady * offWire * normal(random)), 0.1),
+    voltageV: round((wanted.voltageV ?? 18) + steady * offV * normalWithTails(random), 0.1),
+    wireSpeedMPerMin: round((wanted.wireSpeedMPerMin ?? 5) * (1 + steady * offWire * normalWithTails(random)), 0.1),
     stickOutMm: wanted.stickOutMm ?? 12,
     gasFlowLPerMin: wanted.gasFlowLPerMin ?? 0,
   };
@@ -179,7 +180,7 @@ function setByHand(wanted: Settings, { offV, offWire }: Hand, steady: number): K
 /** How far from what was said a bead is begun, over what is usual: the workshop gets to know its machines. */
 const unsteady = (daysAgo: number): number => 0.6 + 1.1 * ((daysAgo - NEWEST) / (OLDEST - NEWEST));
 
-type Told = Extract<ToldDay, { kind: 'coupon' }>;
+type Told = Extract<DemoDay, { kind: 'coupon' }>;
 
 /** One coupon from its first bead to a sound one, or until it is given up. */
 function coupon(rig: Rig, { title, job }: Work, hand: Hand, at: { daysAgo: number; minute: number }): void {
@@ -243,7 +244,7 @@ function coupon(rig: Rig, { title, job }: Work, hand: Hand, at: { daysAgo: numbe
       cures.push(cause);
     }
     faults = faults.filter(({ cause }) => !cured.includes(cause));
-    carried = carriedFindings(findings, cured);
+    carried = findingsCarriedOver(findings, cured);
     before = cured.length > 0 ? null : trouble;
     knobs = own
       ? { ...knobs, voltageV: round(knobs.voltageV + (random() < 0.5 ? 1 : -1), 0.1) }

@@ -4,7 +4,7 @@ import { LEVELS } from '../../core/inspection/levels';
 import { weldForm, type Measured } from '../../core/inspection/measures';
 import { repairPlan } from '../../core/repair/plan';
 import type { Random } from '../../core/shop/world';
-import type { YearsKept, YearsStep } from '../../server/demo/years';
+import type { DemoYears, YearsStep } from '../../server/demo/years';
 import { pick } from './work';
 
 type Told = { title: string; job: Job & { thicknessMm: number }; by: string };
@@ -51,9 +51,9 @@ function stepsOf(random: Random, { job, by }: Told, lengthMm: number): YearsStep
 }
 
 /** A setting that was kept, and the parts that were welded with it. */
-export function weldsOf(random: Random, told: Told): YearsKept {
+export function weldsOf(random: Random, told: Told): DemoYears {
   const count = random() < 0.55 ? 1 : random() < 0.7 ? 2 : 3;
-  const welds = Array.from({ length: count }, (_, i): YearsKept['welds'][number] => {
+  const welds = Array.from({ length: count }, (_, i): DemoYears['welds'][number] => {
     const lengthMm = Math.round(200 + 2200 * random() ** 2);
     return {
       title: count === 1 ? told.title : `${told.title} ${i + 1}`,

@@ -5,7 +5,7 @@ import type { Devices, JoinCode, Session } from '../../core/access/access-schema
 import { ENDPOINTS } from '../api/endpoints';
 import { createApp, type AppOptions } from '../app';
 import { createLog } from '../http/request-log';
-import { comeIn as comeInTo, from, NETWORK, openGuarded, PHONE, PHRASE, problemOf } from '../testing/guarded';
+import { signIn as comeInTo, from, NETWORK, openGuarded, PHONE, PHRASE, problemOf } from '../testing/guarded';
 import { freshId, openWorkshop, type Sent, type Workshop } from '../testing/workshop';
 import { COOKIE, markAtMachine } from './caller';
 import { answering, type Answering } from './guard';

@@ -1,6 +1,6 @@
 import { setTimeout as pause } from 'node:timers/promises';
 import { connect } from '../db/engine/connection';
-import { comeIn, from, openGuarded, PHONE, PHRASE } from '../testing/guarded';
+import { signIn, from, openGuarded, PHONE, PHRASE } from '../testing/guarded';
 import { freshId, type Workshop } from '../testing/workshop';
 
 let shop: Workshop;
@@ -10,7 +10,7 @@ beforeAll(async () => {
 afterAll(() => shop.stop());
 
 it('waits while another program holds the database: coming in, a code, a name, who works here, and going out', async () => {
-  const phone = await comeIn(shop);
+  const phone = await signIn(shop);
   const person = { id: freshId(), name: 'Ada of the Locks', initials: 'AL', colour: 1 };
   const answered = { at: '2026-05-04T09:00:00.000Z', drill: 'by-ear', item: 'right', said: 'right', level: 2 };
   const inside = from(PHONE, phone.cookie);

@@ -2,7 +2,7 @@ import { createHash, randomBytes } from 'node:crypto';
 import { and, desc, eq, gt, lt, ne, sql } from 'drizzle-orm';
 import type { Device } from '../../core/access/access-schema';
 import { devicePeople, devices, joinCodes, sessions } from '../db/tables/access-schema';
-import { once } from '../db/engine/prepared';
+import { perStore } from '../db/engine/prepared';
 import type { Store } from '../db/engine/store';
 import { together } from '../db/records/write';
 
@@ -43,7 +43,7 @@ export async function beginSession(store: Store, { id, name, from }: Coming, now
 /** Who shows a token: the device, and who works with it. */
 export type Shown = { device: { id: string; name: string }; personId: string | null };
 
-const shown = once((store) =>
+const shown = perStore((store) =>
   store
     .select({
       id: devices.id,

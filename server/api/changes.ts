@@ -10,11 +10,11 @@ import {
 } from '../../core/record/shapes/change-schema';
 import { applyChange } from '../db/changes/apply';
 import { findBead } from '../db/records/beads';
-import { changesSince, changesTold, somethingSince } from '../db/changes/changes-since';
+import { changesSince, changesForListeners, somethingSince } from '../db/changes/changes-since';
 import { findCoupon } from '../db/records/coupons';
 import { findLevel } from '../db/records/levels';
 import { findPicture } from '../db/records/pictures';
-import { findProven } from '../db/records/saved-settings';
+import { findSavedSetting } from '../db/records/saved-settings';
 import { findRig } from '../db/records/rigs';
 import { findWeld } from '../db/records/welds';
 import { write } from '../db/records/write';
@@ -50,7 +50,7 @@ export function nowSo({ kind, of }: HistoryEntry, { store, report }: Context): O
     bead: () => findBead(store, of),
     coupon: () => findCoupon(store, of, report),
     rig: () => findRig(store, of),
-    proven: () => findProven(store, of),
+    proven: () => findSavedSetting(store, of),
     weld: () => findWeld(store, of),
     level: () => findLevel(store, of),
     picture: () => findPicture(store, of),
@@ -59,11 +59,11 @@ export function nowSo({ kind, of }: HistoryEntry, { store, report }: Context): O
 }
 
 /** What those who wait are told, as it is sent: every device in the workshop is told the same at once. */
-const telling = new WeakMap<Changes, SharedAnswer>();
+const sharedAnswers = new WeakMap<Changes, SharedAnswer>();
 
-function asTold(changes: Changes): SharedAnswer {
-  const ready = telling.get(changes) ?? new SharedAnswer(changes);
-  telling.set(changes, ready);
+function sharedAnswerOf(changes: Changes): SharedAnswer {
+  const ready = sharedAnswers.get(changes) ?? new SharedAnswer(changes);
+  sharedAnswers.set(changes, ready);
   return ready;
 }
 
@@ -108,7 +108,7 @@ export const CHANGES: readonly AnyEndpoint[] = [
       const limit = Number(query.limit ?? 100);
       return query.wait === undefined || query.wait === '0'
         ? changesSince(store, since, limit, report)
-        : asTold(changesTold(store, since, limit, report));
+        : sharedAnswerOf(changesForListeners(store, since, limit, report));
     },
   }),
 ];

@@ -3,7 +3,7 @@ import type { Session } from '../../core/access/access-schema';
 import type { Changed, HistoryEntry } from '../../core/record/shapes/change-schema';
 import type { Coupon, RigRecord } from '../../core/record/shapes/record-schema';
 import { changeDevice, hasShown } from '../access/sessions';
-import { comeIn, from, openGuarded, PHONE, problemOf } from '../testing/guarded';
+import { signIn, from, openGuarded, PHONE, problemOf } from '../testing/guarded';
 import { beadOn, couponOn, freshId, openWorkshop, type Sent, type Workshop } from '../testing/workshop';
 
 let lan: Workshop;
@@ -20,7 +20,7 @@ afterAll(async () => {
 
 /** A device that is in. @returns how it asks */
 async function device(): Promise<(method: string, path: string, body?: unknown) => Promise<Sent>> {
-  const { cookie } = await comeIn(lan);
+  const { cookie } = await signIn(lan);
   return (method, path, body) => lan.send(method, path, body, from(PHONE, cookie));
 }
 let named = 0;
@@ -32,7 +32,7 @@ const change = (kind: string, of: string, fields: object, person?: string) => ({
 
 describe('a device that is shut out', () => {
   it('speaks for nobody any more, though it comes in anew', async () => {
-    const { id, cookie } = await comeIn(lan);
+    const { id, cookie } = await signIn(lan);
     const ada = someone();
     const ask = (method: string, path: string, body: unknown) => lan.send(method, path, body, from(PHONE, cookie));
     await ask('POST', '/people', ada);
@@ -41,7 +41,7 @@ describe('a device that is shut out', () => {
     expect(hasShown(lan.store, id, ada.id)).toBe(true);
     await changeDevice(lan.store, id, { shutOut: true }, new Date());
     expect(hasShown(lan.store, id, ada.id)).toBe(false);
-    const again = await comeIn(lan, 'Phone', { id });
+    const again = await signIn(lan, 'Phone', { id });
     const rig = change('change-rig', freshId(), { note: 'x' }, ada.id);
     expect(problemOf(await lan.send('POST', '/changes', rig, from(PHONE, again.cookie)))[0]).toBe(403);
   });

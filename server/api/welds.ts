@@ -1,10 +1,10 @@
 import { BASE_METALS, JOINTS, POSITIONS, WIRE_CLASSES } from '../../core/case/terms';
 import { LEVEL_SCHEMA } from '../../core/inspection/level-schema';
-import { PROVEN_PAGE_SCHEMA, PROVEN_SETTING_SCHEMA } from '../../core/record/shapes/saved-setting-schema';
+import { SAVED_SETTING_PAGE_SCHEMA, SAVED_SETTING_SCHEMA } from '../../core/record/shapes/saved-setting-schema';
 import { WELD_PAGE_SCHEMA, WELD_SCHEMA, WELD_STATES, type WeldState } from '../../core/record/shapes/weld-schema';
 import { ID, INSTANT } from '../../core/schema/parts';
 import { listLevels } from '../db/records/levels';
-import { findProven, pageOfProven } from '../db/records/saved-settings';
+import { findSavedSetting, pageOfSavedSettings } from '../db/records/saved-settings';
 import { findWeld, pageOfWelds } from '../db/records/welds';
 import { endpoint, LIMIT, type AnyEndpoint } from './endpoint';
 
@@ -55,10 +55,10 @@ export const WELDS: readonly AnyEndpoint[] = [
       after: AFTER,
       limit: LIMIT,
     },
-    answer: { schema: PROVEN_PAGE_SCHEMA, description: 'the page, and the cursor of the next' },
+    answer: { schema: SAVED_SETTING_PAGE_SCHEMA, description: 'the page, and the cursor of the next' },
     work: ({ query }, { store, report }) => {
       const [provenAt, id] = query.after?.split('~') ?? [];
-      return pageOfProven(
+      return pageOfSavedSettings(
         store,
         {
           ...asked(query, ['joint', 'position', 'text']),
@@ -80,9 +80,9 @@ export const WELDS: readonly AnyEndpoint[] = [
     method: 'get',
     path: '/proven/{id}',
     summary: 'One kept setting, with the bead it stands on.',
-    answer: { schema: PROVEN_SETTING_SCHEMA, description: 'the setting as it is kept' },
+    answer: { schema: SAVED_SETTING_SCHEMA, description: 'the setting as it is kept' },
     problems: ['not-found'],
-    work: ({ params }, { store }) => findProven(store, params.id),
+    work: ({ params }, { store }) => findSavedSetting(store, params.id),
   }),
   endpoint({
     id: 'listWelds',

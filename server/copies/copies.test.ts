@@ -42,8 +42,12 @@ afterEach(async () => {
 });
 
 let running: MortalServer | null = null;
-const start = async (): Promise<MortalServer> =>
-  (running = await MortalServer.start(dataDir, ['--weeks'], { COPY_TO: copies }));
+async function start(): Promise<MortalServer> {
+  running = await MortalServer.start(dataDir, ['--weeks'], { COPY_TO: copies });
+  // It says that it is ready before its copying has begun.
+  while (!existsSync(join(dataDir, 'copies.pid'))) await pause(20);
+  return running;
+}
 const DATABASE = 'jolly-tinker.sqlite';
 
 async function untilTold(server: MortalServer, like: RegExp | null): Promise<Copies> {
@@ -56,8 +60,6 @@ async function untilTold(server: MortalServer, like: RegExp | null): Promise<Cop
 
 async function stop(server: MortalServer): Promise<void> {
   await server.kill('SIGTERM');
-  // It may have been stopped before its copying had begun.
-  while (!existsSync(join(dataDir, 'copies.pid'))) await pause(20);
   await untilCopyingEnded(dataDir);
 }
 

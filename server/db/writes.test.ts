@@ -2,7 +2,7 @@ import { sql } from 'drizzle-orm';
 import type { NewBead, NewCoupon, NewRig } from '../../core/record/shapes/record-schema';
 import { findBead } from './records/beads';
 import { changeBead } from '../testing/put';
-import { changesTold, newestRevision, somethingSince } from './changes/changes-since';
+import { changesForListeners, newestRevision, somethingSince } from './changes/changes-since';
 import { findCoupon, pageOfCoupons } from './records/coupons';
 import { kept, nothingUnreadable, put, rig, databaseForEach } from '../testing/shelf';
 import { Refusal } from '../errors/refusal';
@@ -235,7 +235,7 @@ describe('who waits for something new', () => {
     const woken: number[] = [];
     const listen = async (from: number): Promise<void> => {
       await somethingSince(database.store, from, 1e6);
-      const { upTo } = changesTold(database.store, from, 100, () => undefined);
+      const { upTo } = changesForListeners(database.store, from, 100, () => undefined);
       woken.push(upTo);
       if (upTo < since + 5) await listen(upTo);
     };
@@ -244,12 +244,12 @@ describe('who waits for something new', () => {
     await Promise.all(both);
     // The first at once, the four after it together; each of them twice, for two listen.
     expect(woken).toEqual([since + 1, since + 1, since + 5, since + 5]);
-    const one = changesTold(database.store, since, 100, () => undefined);
-    expect(changesTold(database.store, since, 100, () => undefined)).toBe(one);
+    const one = changesForListeners(database.store, since, 100, () => undefined);
+    expect(changesForListeners(database.store, since, 100, () => undefined)).toBe(one);
     expect(one.rigs.map(({ name }) => name)).toEqual(['Anvil 5']);
     rename('Anvil 6');
-    while (changesTold(database.store, since, 100, () => undefined) === one) await rest(50);
-    expect(changesTold(database.store, since, 100, () => undefined).rigs[0].name).toBe('Anvil 6');
+    while (changesForListeners(database.store, since, 100, () => undefined) === one) await rest(50);
+    expect(changesForListeners(database.store, since, 100, () => undefined).rigs[0].name).toBe('Anvil 6');
   });
 });
 

@@ -4,20 +4,20 @@ import type { Settings } from '../../core/setting/table';
 import { BLUE_CART, BOAT_KIT, DOCK_SET } from './rigs';
 
 /** A bead as the workshop would tell it; the verdict and the advised move are computed when it is loaded. */
-type ToldBead = {
+type DemoBead = {
   settings: Settings;
   findings: NonNullable<Case['findings']>;
   outcome: Outcome | null;
   note?: string;
 };
 /** Times are told as days before the demo is loaded, so that the log never looks old. */
-export type ToldCoupon = { rigId: string; title: string; daysAgo: number; job: Job; beads: ToldBead[] };
+export type DemoCoupon = { rigId: string; title: string; daysAgo: number; job: Job; beads: DemoBead[] };
 
 const seen = (...ids: string[]): NonNullable<Case['findings']> =>
   Object.fromEntries(ids.map((id) => [id, 'present' as const]));
 const SOUND = seen('bead-even', 'toe-wetted', 'sound-crisp', 'spatter-little');
 
-export const COUPONS: readonly ToldCoupon[] = [
+export const COUPONS: readonly DemoCoupon[] = [
   {
     rigId: DOCK_SET,
     title: 'Sluice rack 2, new bracket',

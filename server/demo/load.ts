@@ -16,14 +16,14 @@ import { welds } from '../db/tables/schema';
 import type { Store } from '../db/engine/store';
 import { beginRig, refit } from '../db/records/rigs';
 import { writeNow, type Writing } from '../db/records/write';
-import { COUPONS, type ToldCoupon } from './coupons';
+import { COUPONS, type DemoCoupon } from './coupons';
 import { demoId } from './demo-id';
-import { keepTold } from './keep-told';
+import { saveDemo } from './save-demo';
 import { attachPictures } from './pictures';
 import { recordOfYears } from './record-of-years';
 import { demoRigs } from './rigs';
 import { instantOf, ON_THE_BENCH_MIN } from './time';
-import { KEPT } from './welds';
+import { DEMO_SAVED_SETTINGS } from './welds';
 import { YEARS } from './years';
 import { clock } from '../system/clock';
 
@@ -37,7 +37,7 @@ const BETWEEN_BEADS = 6 * 60 * 1000;
 /**
  * A job with what it asks answered, as it was before its first bead: what its title names is so and was made safe, the rest is not so.
  */
-function asAnswered({ title, job }: ToldCoupon): Job {
+function asAnswered({ title, job }: DemoCoupon): Job {
   const { concerns = [], ruledOut = [], madeSafe = [] } = job;
   const asked = suggestedQuestions(CAUTIONS, { job: { ...job, title } }, { usesGas: true }).filter(
     ({ concern }) => !concerns.includes(concern) && !ruledOut.includes(concern),
@@ -53,7 +53,7 @@ function asAnswered({ title, job }: ToldCoupon): Job {
 
 /** A coupon as it is told, with each bead judged as it would have been at the bench. */
 function couponAndBeads(
-  told: ToldCoupon,
+  told: DemoCoupon,
   index: number,
   rigs: readonly NewRig[],
   now: number,
@@ -131,11 +131,11 @@ export function loadWorkshop(store: Store, now: number = clock().getTime(), year
       beginCoupon(writing, coupon);
       beads.forEach((bead) => logBead(writing, bead));
     });
-    KEPT.forEach(({ coupon: title, ...kept }, index) => {
+    DEMO_SAVED_SETTINGS.forEach(({ coupon: title, ...kept }, index) => {
       const beads = told.find(({ coupon }) => coupon.title === title)?.beads;
       const bead = beads?.findLast(({ outcome }) => outcome === 'sound');
       if (bead === undefined) throw new Error(`the demo keeps the setting of "${title}", which has no sound bead`);
-      keepTold(writing, kept, index, bead);
+      saveDemo(writing, kept, index, bead);
     });
     attachPictures(writing, (of) => {
       if ('weld' in of) return { ...weldTold(writing.store, of.weld), beadId: null };

@@ -6,7 +6,7 @@ import { addPicture, setPicture } from '../db/records/pictures';
 import type { Writing } from '../db/records/write';
 import { placeOf } from '../pictures/shelf';
 import { demoId } from './demo-id';
-import { TOLD_PICTURES, type ToldPicture } from './told-pictures';
+import { DEMO_PICTURES, type DemoPicture } from './picture-list';
 
 /** The files, by their names, and what was measured in each, in the order they are told. */
 const FOLDER = join(__dirname, 'pictures');
@@ -20,10 +20,10 @@ const DRAWN = (): Drawn[] => (existsSync(INDEX) ? (JSON.parse(readFileSync(INDEX
  */
 export function attachPictures(
   writing: Writing,
-  find: (of: ToldPicture['of']) => { beadId: string | null; weldId: string | null; at: string },
+  find: (of: DemoPicture['of']) => { beadId: string | null; weldId: string | null; at: string },
 ): void {
   DRAWN().forEach(({ file, measuring }, i) => {
-    const { of, view, note = '' } = TOLD_PICTURES[i];
+    const { of, view, note = '' } = DEMO_PICTURES[i];
     const { at, ...owner } = find(of);
     const id = demoId(8, i);
     const takenAt = new Date(Date.parse(at) + 2 * 60 * 1000).toISOString();

@@ -5,11 +5,11 @@ import { cause, statedWords } from '../../core/knowledge';
 import { caseOf } from '../../core/record/draft/case-of';
 import { USUAL_HABITS } from '../../core/record/draft/habits';
 import {
-  emptyKept,
-  type Kept,
-  type KeptBead,
-  type KeptSetup,
-  type KeptWeld,
+  noRows,
+  type RecordRows,
+  type BeadRow,
+  type SetupRow,
+  type WeldRow,
 } from '../../core/record/shapes/record-file-schema';
 import type { NewRig } from '../../core/record/shapes/record-schema';
 import { judged } from '../../core/record/change/weld-state';
@@ -17,7 +17,7 @@ import type { NewRepair } from '../../core/record/shapes/weld-schema';
 import { withPartAnew } from '../../core/record/shapes/part-wear';
 import { demoId } from './demo-id';
 import { instantOf, ON_THE_BENCH_MIN } from './time';
-import type { ToldDay, YearsBead, YearsKept } from './years';
+import type { DemoDay, YearsBead, DemoYears } from './years';
 
 /** Ids of the two years begin after those of the last four weeks. */
 const AFTER = 1000;
@@ -25,10 +25,10 @@ const BETWEEN_BEADS_MIN = 6;
 /** Minutes after what came before it that a setting is kept, a part welded, inspected or repaired. */
 const STEP_AFTER_MIN = 55;
 
-type Ran = Pick<KeptBead, 'id' | 'couponId' | 'setupId' | 'jobId' | 'ranAt' | 'number'>;
+type Ran = Pick<BeadRow, 'id' | 'couponId' | 'setupId' | 'jobId' | 'ranAt' | 'number'>;
 
 /** A told bead with its words, as it would have been logged. */
-function beadOf({ verdict, ...told }: YearsBead, ran: Ran, setup: KeptSetup, job: Job): KeptBead {
+function beadOf({ verdict, ...told }: YearsBead, ran: Ran, setup: SetupRow, job: Job): BeadRow {
   const { schools } = USUAL_HABITS;
   const { settings, findings } = told;
   const input = caseOf(setup, job, { settings, readings: {}, findings }, schools);
@@ -48,10 +48,10 @@ function beadOf({ verdict, ...told }: YearsBead, ran: Ran, setup: KeptSetup, job
 }
 
 /** The steps of a weld in their order, each judged as it would have been. */
-function stepsOf(steps: YearsKept['welds'][number]['steps'], weldIndex: number, job: Job, later: () => string) {
+function stepsOf(steps: DemoYears['welds'][number]['steps'], weldIndex: number, job: Job, later: () => string) {
   const repairs: NewRepair[] = [];
   let inspectionId = '';
-  return steps.map((step, s): KeptWeld['steps'][number] => {
+  return steps.map((step, s): WeldRow['steps'][number] => {
     const id = demoId(7, weldIndex * 100 + s);
     if (step.kind === 'repair') {
       const { by, defects, done, settings } = step;
@@ -72,11 +72,11 @@ function stepsOf(steps: YearsKept['welds'][number]['steps'], weldIndex: number, 
  * @param rigs with what was fitted when they began
  * @param now time of loading, ms since 1970
  */
-export function recordOfYears(days: readonly ToldDay[], rigs: readonly NewRig[], now: number): Kept {
-  const kept = emptyKept();
-  const began = rigs.map(({ id, setup }): KeptSetup => ({ ...setup, rigId: id, assumed: false }));
+export function recordOfYears(days: readonly DemoDay[], rigs: readonly NewRig[], now: number): RecordRows {
+  const kept = noRows();
+  const began = rigs.map(({ id, setup }): SetupRow => ({ ...setup, rigId: id, assumed: false }));
   const setupsOf = new Map(began.map((setup) => [setup.rigId, [setup]]));
-  const fitted = (rigId: string): KeptSetup[] => {
+  const fitted = (rigId: string): SetupRow[] => {
     const its = setupsOf.get(rigId);
     if (its === undefined) throw new Error(`the demo names the rig ${rigId}, which there is not`);
     return its;
@@ -89,7 +89,7 @@ export function recordOfYears(days: readonly ToldDay[], rigs: readonly NewRig[],
   });
   kept.setups = [...setupsOf.values()].flat();
   /** What was fitted at a time: a part may be changed between two beads. */
-  const setupAt = (rigId: string, at: string): KeptSetup => fitted(rigId).findLast(({ fittedAt }) => fittedAt <= at)!;
+  const setupAt = (rigId: string, at: string): SetupRow => fitted(rigId).findLast(({ fittedAt }) => fittedAt <= at)!;
 
   days.forEach((day, i) => {
     const index = AFTER + i;

@@ -1,25 +1,25 @@
 import type { Defect } from '../../core/inspection/defects';
 import { LEVELS } from '../../core/inspection/levels';
 import type { Measured } from '../../core/inspection/measures';
-import type { NewProven } from '../../core/record/shapes/saved-setting-schema';
+import type { NewSavedSetting } from '../../core/record/shapes/saved-setting-schema';
 import type { Settings } from '../../core/setting/table';
 
 /** A setting that was kept of a coupon, as the workshop would tell it. */
-export type ToldProven = Pick<NewProven, 'by' | 'how' | 'run' | 'note'> & {
+export type DemoSavedSetting = Pick<NewSavedSetting, 'by' | 'how' | 'run' | 'note'> & {
   /** Title of the coupon it ended in. */
   coupon: string;
-  welds: ToldWeld[];
+  welds: DemoWeld[];
 };
-export type ToldStep =
+export type DemoStep =
   | { kind: 'inspection'; by: string; level: (typeof LEVELS)[number]; measured: Measured; note?: string }
   | { kind: 'repair'; by: string; defects: Defect[]; done: string[]; settings: Settings; note?: string };
-export type ToldWeld = { title: string; by: string; lengthMm: number; note?: string; steps: ToldStep[] };
+export type DemoWeld = { title: string; by: string; lengthMm: number; note?: string; steps: DemoStep[] };
 
 const [STOPGAP, EVERYDAY, CAREFUL] = LEVELS;
 const NOTHING: Measured = { crackMm: 0, unfusedMm: 0, poreCount: 0, undercutMm: 0 };
 
 /** What became of the coupons: the settings that were kept, and the parts welded with them. */
-export const KEPT: readonly ToldProven[] = [
+export const DEMO_SAVED_SETTINGS: readonly DemoSavedSetting[] = [
   {
     coupon: 'Mooring ring, 10 mm back plate',
     ...{ by: 'Ilse', how: ['looked', 'broken'], run: 'straight' },

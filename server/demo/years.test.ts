@@ -1,6 +1,6 @@
 import { sql } from 'drizzle-orm';
 import Ajv from 'ajv';
-import { RECORD_SCHEMA, KEPT_SCHEMAS, type Kept } from '../../core/record/shapes/record-file-schema';
+import { RECORD_SCHEMA, ROW_SCHEMAS, type RecordRows } from '../../core/record/shapes/record-file-schema';
 import { validateBead } from '../../core/record/change/validate-bead';
 import type { NewBead } from '../../core/record/shapes/record-schema';
 import { faultIn } from '../db/open';
@@ -9,7 +9,7 @@ import { demoRigs } from './rigs';
 import { recordOfYears } from './record-of-years';
 import { YEARS } from './years';
 
-const record: Kept = recordOfYears(YEARS(), demoRigs('2024-04-01T09:20:00.000Z'), NOW);
+const record: RecordRows = recordOfYears(YEARS(), demoRigs('2024-04-01T09:20:00.000Z'), NOW);
 const ajv = new Ajv({ allErrors: true, strict: false });
 
 describe('the two years of the demo', () => {
@@ -31,7 +31,7 @@ describe('the two years of the demo', () => {
       const { number: _, takenBack: __, ...bead } = kept;
       expect(validateBead(bead as NewBead).problems).toBeNull();
     }
-    expect(Object.keys(KEPT_SCHEMAS).sort()).toEqual(Object.keys(record).sort());
+    expect(Object.keys(ROW_SCHEMAS).sort()).toEqual(Object.keys(record).sort());
   });
 
   it('are believable: half the coupons sound at once, most in three, tips and nozzles seen to, one weld in ten repaired', () => {

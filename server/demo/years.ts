@@ -5,7 +5,7 @@ import type { FittedPart } from '../../core/case/terms';
 import type { CareTask } from '../../core/care/tasks';
 import type { CauseId } from '../../core/evidence/ids';
 import type { NewBead } from '../../core/record/shapes/record-schema';
-import type { ToldProven, ToldStep, ToldWeld } from './welds';
+import type { DemoSavedSetting, DemoStep, DemoWeld } from './welds';
 
 /** When it was, told backwards from the day of loading; minutes after nine. */
 type When = { daysAgo: number; minute: number; rig: string };
@@ -18,28 +18,28 @@ export type YearsBead = Pick<NewBead, 'settings' | 'findings' | 'move' | 'outcom
 
 /** A step of a weld, its level by its id. */
 export type YearsStep =
-  | (Omit<Extract<ToldStep, { kind: 'inspection' }>, 'level'> & { level: string })
-  | Extract<ToldStep, { kind: 'repair' }>;
-export type YearsKept = Omit<ToldProven, 'coupon' | 'welds'> & {
-  welds: (Omit<ToldWeld, 'steps'> & { steps: YearsStep[] })[];
+  | (Omit<Extract<DemoStep, { kind: 'inspection' }>, 'level'> & { level: string })
+  | Extract<DemoStep, { kind: 'repair' }>;
+export type DemoYears = Omit<DemoSavedSetting, 'coupon' | 'welds'> & {
+  welds: (Omit<DemoWeld, 'steps'> & { steps: YearsStep[] })[];
 };
 
 /** One line of the two years: a coupon with all that came of it, a part that was fitted anew, or something looked after. */
-export type ToldDay =
+export type DemoDay =
   | (When & {
       kind: 'coupon';
       by: string;
       title: string;
       job: Job;
       beads: YearsBead[];
-      kept?: YearsKept;
+      kept?: DemoYears;
     })
   | (When & { kind: 'refit'; part: FittedPart })
   | (When & { kind: 'care'; task: CareTask; by: string });
 
 /** The two years as `npm run demo-years` wrote them, oldest first. */
-export const YEARS = (): ToldDay[] =>
+export const YEARS = (): DemoDay[] =>
   readFileSync(join(__dirname, 'years.jsonl'), 'utf8')
     .split('\n')
     .filter((line) => line !== '')
-    .map((line) => JSON.parse(line) as ToldDay);
+    .map((line) => JSON.parse(line) as DemoDay);

@@ -2,7 +2,7 @@ import { answer, startAnswer, type Answer, type HeldStart, type StartAnswer } fr
 import type { Case } from '../../core/case/schema';
 import { ENGINE } from '../../core/answer/engine';
 import { ownChart, type ChartCell } from '../../core/answer/own-chart';
-import type { Proven } from '../../core/start/proven-schema';
+import type { SoundBead } from '../../core/start/sound-bead-schema';
 import { withEarlier } from '../../core/learning/earlier';
 import { evidenceOf, type JudgedBead } from '../../core/learning/machine-belief';
 
@@ -17,7 +17,7 @@ export function start(input: Case): StartAnswer | HeldStart {
 }
 
 /** A rig's own settings chart. */
-export function chart({ input, proven }: { input: Case; proven: readonly Proven[] }): ChartCell[] {
+export function chart({ input, proven }: { input: Case; proven: readonly SoundBead[] }): ChartCell[] {
   return ownChart(input, proven);
 }
 

@@ -3,7 +3,7 @@ import type { ChartCell } from '../../core/answer/own-chart';
 import { caseOf } from '../../core/record/draft/case-of';
 import { causeHistory } from '../../core/learning/cause-history';
 import { teachingOf, type Teaching } from '../../core/learning/teaching';
-import { keptOnRig } from '../db/records/saved-settings';
+import { savedSettingsOfRig } from '../db/records/saved-settings';
 import { findRig } from '../db/records/rigs';
 import type { Unreadable } from '../db/tables/rows';
 import type { Store } from '../db/engine/store';
@@ -86,7 +86,7 @@ export async function lessonsOf(
     })),
     causeHistory(beads, rig.setup.rig, at.toISOString()).map((one) => ({ ...one, name: cause(one.cause).name })),
   );
-  const proved = keptOnRig(store, rigId, report);
+  const proved = savedSettingsOfRig(store, rigId, report);
   const others = judged.filter((one) => isSound(one) && !proved.some(({ beadId }) => beadId === one.bead.id));
   return {
     ...teaching,

@@ -3,7 +3,7 @@ import Piscina from 'piscina';
 import type { Answer, HeldStart, StartAnswer } from '../../core/answer';
 import type { Case } from '../../core/case/schema';
 import type { ChartCell } from '../../core/answer/own-chart';
-import type { Proven } from '../../core/start/proven-schema';
+import type { SoundBead } from '../../core/start/sound-bead-schema';
 import type { JudgedBead } from '../../core/learning/machine-belief';
 import { threadOf } from '../system/program';
 import { TooBusy } from '../errors/outside-model';
@@ -17,7 +17,7 @@ export type Thinking = {
   /** What to start a case with. */
   start: (input: Case) => Promise<StartAnswer | HeldStart>;
   /** A rig's own settings chart. */
-  chart: (of: { input: Case; proven: readonly Proven[] }) => Promise<ChartCell[]>;
+  chart: (of: { input: Case; proven: readonly SoundBead[] }) => Promise<ChartCell[]>;
   /** What each judged bead says of its machine. */
   learn: (beads: readonly JudgedBead[]) => Promise<(number[] | null)[]>;
 };

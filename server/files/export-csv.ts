@@ -1,12 +1,12 @@
 import { and, asc, eq, inArray, sql } from 'drizzle-orm';
 import { connect, storeOn } from '../db/engine/connection';
 import { logCsv, type LoggedBead } from '../../core/files/bead-cells';
-import { allProvenCsv } from '../../core/files/proven-cells';
+import { savedSettingsCsv } from '../../core/files/saved-setting-cells';
 import type { Decimal } from '../../core/files/spreadsheet';
 import { weldCsv } from '../../core/files/weld-cells';
 import { sizesOf, type Measuring } from '../../core/picture/measure';
 import type { UnitSystem } from '../../core/quantity/units';
-import { pageOfProven } from '../db/records/saved-settings';
+import { pageOfSavedSettings } from '../db/records/saved-settings';
 import { readable, toBead, toJob, toPicture, toSetup, type Unreadable } from '../db/tables/rows';
 import { beads, coupons, jobs, pictures, rigs, setups } from '../db/tables/schema';
 import type { Store } from '../db/engine/store';
@@ -101,7 +101,7 @@ const ROWS = 200;
 function* provenLines(store: Store, { units, decimal, report }: CsvAsked): Generator<string> {
   let first = true;
   const all = pages((putAway, after: { provenAt: string; id: string } | undefined) => {
-    const { proven, next } = pageOfProven(
+    const { proven, next } = pageOfSavedSettings(
       store,
       { putAway, ...(after === undefined ? {} : { after }), limit: ROWS },
       report,
@@ -110,7 +110,7 @@ function* provenLines(store: Store, { units, decimal, report }: CsvAsked): Gener
     return { things: proven, after: provenAt === undefined || id === undefined ? null : { provenAt, id } };
   });
   for (const settings of all) {
-    yield `${allProvenCsv(settings, units, decimal, first)}\n`;
+    yield `${savedSettingsCsv(settings, units, decimal, first)}\n`;
     first = false;
   }
 }

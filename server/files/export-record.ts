@@ -1,8 +1,8 @@
 import { connect, storeOn } from '../db/engine/connection';
-import { KEPT_KINDS, RECORD_FORMAT, RECORD_VERSION } from '../../core/record/shapes/record-file-schema';
+import { RECORD_KINDS, RECORD_FORMAT, RECORD_VERSION } from '../../core/record/shapes/record-file-schema';
 import type { Unreadable } from '../db/tables/rows';
 import type { Store } from '../db/engine/store';
-import { A_PAGE, idsAfter, keptOf } from './export-rows';
+import { A_PAGE, idsAfter, rowsToExport } from './export-rows';
 
 /**
  * The whole record as text, a piece at a time, as it stood at one moment: read on a connection of its own, so that what is
@@ -16,12 +16,12 @@ export function* recordText(file: string, madeAt: string, report: (row: Unreadab
     const store: Store = storeOn(connection);
     connection.exec('BEGIN');
     yield JSON.stringify({ format: RECORD_FORMAT, version: RECORD_VERSION, madeAt }).slice(0, -1);
-    for (const kind of KEPT_KINDS) {
+    for (const kind of RECORD_KINDS) {
       yield `,\n"${kind}":[`;
       let first = true;
       for (let after = ''; ;) {
         const ids = idsAfter(store, kind, after);
-        const things = keptOf(store, kind, ids, report).map((thing) => JSON.stringify(thing));
+        const things = rowsToExport(store, kind, ids, report).map((thing) => JSON.stringify(thing));
         if (things.length > 0) yield `${first ? '\n' : ',\n'}${things.join(',\n')}`;
         first &&= things.length === 0;
         if (ids.length < A_PAGE) break;

@@ -1,11 +1,11 @@
 import { asc, eq, gt, inArray } from 'drizzle-orm';
 import { PROOFS } from '../../core/start/proofs';
 import {
-  type Kept,
-  type KeptBead,
-  type KeptKind,
-  type KeptProven,
-  type KeptWeld,
+  type RecordRows,
+  type BeadRow,
+  type RecordKind,
+  type SavedSettingRow,
+  type WeldRow,
 } from '../../core/record/shapes/record-file-schema';
 import type { Inspection, NewRepair } from '../../core/record/shapes/weld-schema';
 import type { Limits } from '../../core/inspection/level-schema';
@@ -30,7 +30,7 @@ type Report = (row: Unreadable) => void;
 const tables = { rigs, setups, coupons, jobs, beads, proven, welds, care, levels, pictures } as const;
 
 /** Rows of one table by their ids. */
-function rowsOf<Kind extends Exclude<KeptKind, 'proven'>>(store: Store, kind: Kind, ids: readonly string[]) {
+function rowsOf<Kind extends Exclude<RecordKind, 'proven'>>(store: Store, kind: Kind, ids: readonly string[]) {
   const table = tables[kind];
   return store
     .select()
@@ -40,7 +40,7 @@ function rowsOf<Kind extends Exclude<KeptKind, 'proven'>>(store: Store, kind: Ki
     .all() as unknown as (typeof tables)[Kind]['$inferSelect'][];
 }
 
-function keptProven(store: Store, ids: readonly string[]): { id: string; row: KeptProven }[] {
+function keptProven(store: Store, ids: readonly string[]): { id: string; row: SavedSettingRow }[] {
   const rows = store
     .select({ kept: proven, couponId: beads.couponId })
     .from(proven)
@@ -55,7 +55,7 @@ function keptProven(store: Store, ids: readonly string[]): { id: string; row: Ke
   });
 }
 
-function keptWelds(store: Store, ids: readonly string[]): KeptWeld[] {
+function keptWelds(store: Store, ids: readonly string[]): WeldRow[] {
   const rows = rowsOf(store, 'welds', ids);
   const steps = store
     .select()
@@ -68,7 +68,7 @@ function keptWelds(store: Store, ids: readonly string[]): KeptWeld[] {
     )
     .orderBy(asc(weldSteps.seq))
     .all();
-  const of = new Map<string, KeptWeld['steps']>(rows.map(({ id }) => [id, []]));
+  const of = new Map<string, WeldRow['steps']>(rows.map(({ id }) => [id, []]));
   for (const { weldId, kind, facts } of steps)
     of.get(weldId)?.push(
       kind === 'inspection'
@@ -79,7 +79,7 @@ function keptWelds(store: Store, ids: readonly string[]): KeptWeld[] {
 }
 
 /** How the rows of each kind are read as things of the record; a row that cannot be read is passed over and reported. */
-const READ: { [kind in KeptKind]: (store: Store, ids: readonly string[], report: Report) => Kept[kind] } = {
+const READ: { [kind in RecordKind]: (store: Store, ids: readonly string[], report: Report) => RecordRows[kind] } = {
   rigs: (store, ids) => rowsOf(store, 'rigs', ids).map(({ revision: _, ...row }) => row),
   setups: (store, ids, report) =>
     readable('setups', rowsOf(store, 'setups', ids), toSetup, report).map(({ revision: _, ...row }) => row),
@@ -89,7 +89,7 @@ const READ: { [kind in KeptKind]: (store: Store, ids: readonly string[], report:
     readable('jobs', rowsOf(store, 'jobs', ids), (row) => ({ ...toJob(row), couponId: row.couponId }), report),
   beads: (store, ids, report) =>
     readable('beads', rowsOf(store, 'beads', ids), toBead, report).map(
-      ({ revision: _, by, outcomeBy, ...row }): KeptBead => ({
+      ({ revision: _, by, outcomeBy, ...row }): BeadRow => ({
         ...row,
         // A file of before, or of another program, says nothing of who.
         ...(by == null ? {} : { by }),
@@ -111,12 +111,12 @@ const READ: { [kind in KeptKind]: (store: Store, ids: readonly string[], report:
 };
 
 /** Things of one kind as the record has them. */
-export function keptOf<Kind extends KeptKind>(
+export function rowsToExport<Kind extends RecordKind>(
   store: Store,
   kind: Kind,
   ids: readonly string[],
   report: Report,
-): Kept[Kind] {
+): RecordRows[Kind] {
   return READ[kind](store, ids, report);
 }
 
@@ -124,7 +124,7 @@ export function keptOf<Kind extends KeptKind>(
 export const A_PAGE = 500;
 
 /** Every id of a kind after one, in their order: the keys by which a table is gone through. */
-export function idsAfter(store: Store, kind: KeptKind, after: string, limit = A_PAGE): string[] {
+export function idsAfter(store: Store, kind: RecordKind, after: string, limit = A_PAGE): string[] {
   const table = tables[kind];
   return store
     .select({ id: table.id })

@@ -1,13 +1,13 @@
 import isSame from 'fast-deep-equal';
 import { inArray } from 'drizzle-orm';
 import { KIND_NAMES, type Refused } from '../../core/record/change/read-record-file';
-import { emptyKept, KEPT_KINDS, type Kept, type KeptKind } from '../../core/record/shapes/record-file-schema';
+import { noRows, RECORD_KINDS, type RecordRows, type RecordKind } from '../../core/record/shapes/record-file-schema';
 import type { Store } from '../db/engine/store';
 import { beads } from '../db/tables/schema';
-import { A_PAGE, keptOf } from './export-rows';
+import { A_PAGE, rowsToExport } from './export-rows';
 
 /** What may differ from what is kept here: everything else of a thing is written once and never changed. */
-const MAY_CHANGE: { [kind in KeptKind]: readonly string[] } = {
+const MAY_CHANGE: { [kind in RecordKind]: readonly string[] } = {
   rigs: ['name', 'note', 'putAway', 'learnsSince', 'runOutScale', 'setupId'],
   setups: [],
   coupons: ['title', 'rigId', 'putAway', 'jobId'],
@@ -21,7 +21,7 @@ const MAY_CHANGE: { [kind in KeptKind]: readonly string[] } = {
 };
 
 /** What a thing names, and of which kind that is. */
-const NAMES: { [kind in KeptKind]: readonly (readonly [field: string, of: KeptKind])[] } = {
+const NAMES: { [kind in RecordKind]: readonly (readonly [field: string, of: RecordKind])[] } = {
   rigs: [['setupId', 'setups']],
   setups: [['rigId', 'rigs']],
   coupons: [
@@ -45,25 +45,25 @@ const NAMES: { [kind in KeptKind]: readonly (readonly [field: string, of: KeptKi
 };
 
 type Thing = Record<string, unknown> & { id: string };
-type Counts = { [kind in KeptKind]: number };
+type Counts = { [kind in RecordKind]: number };
 
 /** What taking a record in would come to. */
 export type Plan = {
   /** Not kept here yet. */
-  add: Kept;
+  add: RecordRows;
   /** Kept here, and otherwise in the file in what may change: each as the file has it. */
-  change: Kept;
+  change: RecordRows;
   same: Counts;
   refused: Refused[];
 };
 
-const none = (): Counts => Object.fromEntries(KEPT_KINDS.map((kind) => [kind, 0])) as Counts;
+const none = (): Counts => Object.fromEntries(RECORD_KINDS.map((kind) => [kind, 0])) as Counts;
 
 /** What is kept of some ids, by id. */
-export function keptBy(store: Store, kind: KeptKind, ids: readonly string[]): Map<string, Thing> {
+export function storedById(store: Store, kind: RecordKind, ids: readonly string[]): Map<string, Thing> {
   const found = new Map<string, Thing>();
   for (let from = 0; from < ids.length; from += A_PAGE)
-    for (const thing of keptOf(store, kind, ids.slice(from, from + A_PAGE), () => undefined))
+    for (const thing of rowsToExport(store, kind, ids.slice(from, from + A_PAGE), () => undefined))
       found.set(thing.id, thing as unknown as Thing);
   return found;
 }
@@ -75,7 +75,7 @@ function stepsGoOn(now: unknown, then: unknown): boolean {
 }
 
 /** Why a thing that is kept here cannot be as the file has it; null where it can. */
-function clash(kind: KeptKind, now: Thing, then: Thing): string | null {
+function clash(kind: RecordKind, now: Thing, then: Thing): string | null {
   const differs = [...new Set([...Object.keys(now), ...Object.keys(then)])].filter(
     (field) => !isSame(now[field] ?? null, then[field] ?? null),
   );
@@ -87,7 +87,7 @@ function clash(kind: KeptKind, now: Thing, then: Thing): string | null {
 }
 
 /** Numbers of beads that another bead of the coupon has here already. */
-function numberTaken(store: Store, kept: Kept): Map<string, string> {
+function numberTaken(store: Store, kept: RecordRows): Map<string, string> {
   const taken = new Map<string, string>();
   const couponIds = [...new Set(kept.beads.map(({ couponId }) => couponId))];
   const here = new Map<string, string>();
@@ -112,15 +112,15 @@ function numberTaken(store: Store, kept: Kept): Map<string, string> {
  * Nothing is written.
  * @param kept things that hold what their schemas take
  */
-export function planFor(store: Store, kept: Kept): Plan {
-  const plan: Plan = { add: emptyKept(), change: emptyKept(), same: none(), refused: [] };
-  const inFile = Object.fromEntries(KEPT_KINDS.map((kind) => [kind, new Set(kept[kind].map(({ id }) => id))])) as {
-    [kind in KeptKind]: Set<string>;
+export function planFor(store: Store, kept: RecordRows): Plan {
+  const plan: Plan = { add: noRows(), change: noRows(), same: none(), refused: [] };
+  const inFile = Object.fromEntries(RECORD_KINDS.map((kind) => [kind, new Set(kept[kind].map(({ id }) => id))])) as {
+    [kind in RecordKind]: Set<string>;
   };
   const numbers = numberTaken(store, kept);
-  for (const kind of KEPT_KINDS) {
+  for (const kind of RECORD_KINDS) {
     const things = kept[kind] as unknown as Thing[];
-    const here = keptBy(
+    const here = storedById(
       store,
       kind,
       things.map(({ id }) => id),
@@ -130,7 +130,7 @@ export function planFor(store: Store, kept: Kept): Plan {
         const named = things
           .flatMap((thing) => (thing[field] === null ? [] : [String(thing[field])]))
           .filter((id) => !inFile[of].has(id));
-        return [field, keptBy(store, of, [...new Set(named)])];
+        return [field, storedById(store, of, [...new Set(named)])];
       }),
     );
     for (const thing of things) {
@@ -157,16 +157,16 @@ export function planFor(store: Store, kept: Kept): Plan {
 }
 
 /** Beads whose job is another coupon's, and settings that are kept of another coupon than their bead's. */
-function strangers(store: Store, kept: Kept): Refused[] {
+function strangers(store: Store, kept: RecordRows): Refused[] {
   const jobs = new Map([
-    ...keptBy(store, 'jobs', [...new Set(kept.beads.map(({ jobId }) => jobId))]),
+    ...storedById(store, 'jobs', [...new Set(kept.beads.map(({ jobId }) => jobId))]),
     ...kept.jobs.map((job) => [job.id, job as unknown as Thing] as const),
   ]);
   const ran = new Map([
-    ...keptBy(store, 'beads', [...new Set(kept.proven.map(({ beadId }) => beadId))]),
+    ...storedById(store, 'beads', [...new Set(kept.proven.map(({ beadId }) => beadId))]),
     ...kept.beads.map((bead) => [bead.id, bead as unknown as Thing] as const),
   ]);
-  const other = (kind: KeptKind, id: string, what: string): Refused => ({
+  const other = (kind: RecordKind, id: string, what: string): Refused => ({
     kind,
     id,
     why: `The ${KIND_NAMES[kind]} ${id}: its ${what} is another coupon's.`,

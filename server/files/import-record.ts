@@ -1,16 +1,21 @@
 import { and, eq, inArray, sql } from 'drizzle-orm';
 import { readRecord, type Refused } from '../../core/record/change/read-record-file';
-import { KEPT_KINDS, type Kept, type KeptKind, type KeptWeld } from '../../core/record/shapes/record-file-schema';
+import {
+  RECORD_KINDS,
+  type RecordRows,
+  type RecordKind,
+  type WeldRow,
+} from '../../core/record/shapes/record-file-schema';
 import { weldState } from '../../core/record/change/weld-state';
 import { insertAll, stepRows, stepsOf } from '../db/records/insert-all';
 import { beads, coupons, levels, pictures, proven, rigs, welds, weldSteps } from '../db/tables/schema';
 import type { Store } from '../db/engine/store';
 import { write, type Writing } from '../db/records/write';
-import { keptBy, planFor, type Plan } from './import-plan';
+import { storedById, planFor, type Plan } from './import-plan';
 
 /** What taking a file in comes to, by kind, for people and programs. */
-export type Taken = {
-  counts: { [kind in KeptKind]?: { added: number; changed: number; same: number } };
+export type ImportReport = {
+  counts: { [kind in RecordKind]?: { added: number; changed: number; same: number } };
   /** How many cannot be taken, and the first of them with the reason. */
   refused: number;
   reasons: string[];
@@ -21,9 +26,9 @@ export type Taken = {
 /** Reasons that are told: a person reads no more. */
 const MOST_REASONS = 20;
 
-function told({ add, change, same }: Plan, refused: readonly Refused[], done: boolean): Taken {
+function reportOf({ add, change, same }: Plan, refused: readonly Refused[], done: boolean): ImportReport {
   const counts = Object.fromEntries(
-    KEPT_KINDS.flatMap((kind) => {
+    RECORD_KINDS.flatMap((kind) => {
       const of = { added: add[kind].length, changed: change[kind].length, same: same[kind] };
       return of.added + of.changed + of.same === 0 ? [] : [[kind, of]];
     }),
@@ -32,9 +37,12 @@ function told({ add, change, same }: Plan, refused: readonly Refused[], done: bo
 }
 
 /** What new things name that stands here already. */
-function knownFor(store: Store, { beads: ran, proven: kept, welds: welded }: Kept): Parameters<typeof insertAll>[2] {
-  const of = <Kind extends KeptKind>(kind: Kind, ids: readonly string[]) =>
-    [...keptBy(store, kind, [...new Set(ids)]).values()] as unknown as Kept[Kind];
+function knownFor(
+  store: Store,
+  { beads: ran, proven: kept, welds: welded }: RecordRows,
+): Parameters<typeof insertAll>[2] {
+  const of = <Kind extends RecordKind>(kind: Kind, ids: readonly string[]) =>
+    [...storedById(store, kind, [...new Set(ids)]).values()] as unknown as RecordRows[Kind];
   const [inFile, newProven] = [new Set(ran.map(({ id }) => id)), new Set(kept.map(({ id }) => id))];
   const known = of(
     'beads',
@@ -59,7 +67,7 @@ function knownFor(store: Store, { beads: ran, proven: kept, welds: welded }: Kep
 }
 
 /** Writes what is otherwise in the file. */
-function change({ store, revision }: Writing, things: Kept): void {
+function change({ store, revision }: Writing, things: RecordRows): void {
   const at = { revision: revision() };
   for (const { id, ...fields } of things.rigs)
     store
@@ -100,7 +108,7 @@ function change({ store, revision }: Writing, things: Kept): void {
       .run();
 }
 
-function changeWeld(store: Store, weld: KeptWeld, at: { revision: number }): void {
+function changeWeld(store: Store, weld: WeldRow, at: { revision: number }): void {
   const { id, title, note, putAway } = weld;
   const kept = store.select({ id: weldSteps.id }).from(weldSteps).where(eq(weldSteps.weldId, id)).all();
   const added = stepRows(weld).slice(kept.length);
@@ -143,24 +151,24 @@ function recount(store: Store, { add, change: changed }: Plan): void {
  * @param input parsed JSON of a file
  * @param preview only says what it would come to
  */
-export async function takeIn(store: Store, input: unknown, preview: boolean): Promise<Taken> {
+export async function importRecord(store: Store, input: unknown, preview: boolean): Promise<ImportReport> {
   const { kept, refused } = readRecord(input);
   if (kept === null)
     return { counts: {}, refused: refused.length, reasons: refused.map(({ why }) => why), done: false };
   if (preview) {
     const plan = planFor(store, kept);
-    return told(plan, [...refused, ...plan.refused], false);
+    return reportOf(plan, [...refused, ...plan.refused], false);
   }
   return write(store, (writing) => {
     const plan = planFor(writing.store, kept);
     const all = [...refused, ...plan.refused];
-    if (all.length > 0) return told(plan, all, false);
-    const isEmpty = KEPT_KINDS.every((kind) => plan.add[kind].length + plan.change[kind].length === 0);
+    if (all.length > 0) return reportOf(plan, all, false);
+    const isEmpty = RECORD_KINDS.every((kind) => plan.add[kind].length + plan.change[kind].length === 0);
     if (!isEmpty) {
       insertAll(writing, plan.add, knownFor(writing.store, plan.add));
       change(writing, plan.change);
       recount(writing.store, plan);
     }
-    return told(plan, [], true);
+    return reportOf(plan, [], true);
   });
 }

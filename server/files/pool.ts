@@ -1,10 +1,10 @@
 import Piscina from 'piscina';
 import type { Charts } from '../../core/record/shapes/charts-schema';
 import type { Charting } from './charts.worker';
-import type { Taken } from './import-record';
+import type { ImportReport } from './import-record';
 import { threadOf, type Program } from '../system/program';
 import { TooBusy } from '../errors/outside-model';
-import type { TakingIn } from './import-record.worker';
+import type { ImportJob } from './import-record.worker';
 
 /** Files that may wait to be taken in; each stands on the disk meanwhile. */
 const MOST_WAITING = 4;
@@ -14,7 +14,7 @@ const MOST_CHARTED = 32;
 /** What goes through the whole record, away from the thread that answers requests. */
 export type RecordPool = {
   /** Takes a file into the database; null where it is not JSON. */
-  takeFileIn: (taking: TakingIn) => Promise<Taken | null>;
+  takeFileIn: (taking: ImportJob) => Promise<ImportReport | null>;
   /** The sum of the record by the month. */
   charts: (of: Charting) => Promise<Charts>;
   close: () => Promise<void>;
@@ -30,7 +30,7 @@ export function startRecordPool(): RecordPool {
   const taking = poolOf('files/import-record.worker', MOST_WAITING);
   const charting = poolOf('files/charts.worker', MOST_CHARTED);
   return {
-    takeFileIn: (of) => taking.run(of) as Promise<Taken | null>,
+    takeFileIn: (of) => taking.run(of) as Promise<ImportReport | null>,
     charts: (of) => {
       if (charting.queueSize >= MOST_CHARTED) return Promise.reject(new TooBusy());
       return charting.run(of) as Promise<Charts>;

@@ -10,13 +10,13 @@ import type { Described } from '../api/endpoint';
 import type { Unreadable } from '../db/tables/rows';
 import type { Store } from '../db/engine/store';
 import { newestRevision } from '../db/changes/changes-since';
-import { tellWritten } from '../db/records/write';
+import { notifyWritten } from '../db/records/write';
 import { sendProblem, sendWrongFields } from '../errors/problem';
 import { fileDay, receiveFile, sendPieces, TooLarge } from '../http/stream';
 import { CSV_NAMES, csvText } from './export-csv';
 import { recordText } from './export-record';
-import type { Taken } from './import-record';
-import type { TakingIn } from './import-record.worker';
+import type { ImportReport } from './import-record';
+import type { ImportJob } from './import-record.worker';
 
 /** A file that is taken in may be so large: some 30,000 beads. */
 export const FILE_LIMIT_MB = 64;
@@ -25,7 +25,7 @@ export type RecordContext = {
   store: Store;
   /** Path of the database. */
   database: string;
-  takeFileIn: (taking: TakingIn) => Promise<Taken | null>;
+  takeFileIn: (taking: ImportJob) => Promise<ImportReport | null>;
   report: (row: Unreadable) => void;
   now: () => Date;
 };
@@ -41,7 +41,7 @@ async function receive(context: RecordContext, request: Request, response: Respo
   if (!request.is('application/json'))
     return sendProblem(response, 'wrong-content-type', 'Send the file as application/json.');
   const file = join(dirname(context.database), `incoming-${randomUUID()}.json`);
-  let taken: Taken | null;
+  let taken: ImportReport | null;
   try {
     await receiveFile(request, file, FILE_LIMIT_MB);
     taken = await context.takeFileIn({ file, database: context.database, preview: preview === 'true' });
@@ -56,7 +56,7 @@ async function receive(context: RecordContext, request: Request, response: Respo
   await rm(file, { force: true });
   if (taken === null)
     return sendProblem(response, 'not-json', 'This file is not JSON: it ends too early, or is another.');
-  if (taken.done) tellWritten(context.store, newestRevision(context.store));
+  if (taken.done) notifyWritten(context.store, newestRevision(context.store));
   response.json(taken);
 }
 

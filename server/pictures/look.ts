@@ -109,7 +109,7 @@ export async function lookAt(sent: Buffer): Promise<LookedAt> {
  * @param name the hash it goes by
  * @throws NotTaken where it is not what its name says, or no picture as they are kept
  */
-export async function lookAtKept(whole: Buffer, name: string): Promise<LookedAt> {
+export async function lookAtStored(whole: Buffer, name: string): Promise<LookedAt> {
   if (hashOf(whole) !== name)
     throw new NotTaken('its name is not that of what it holds: it was changed since it was written out');
   if (kindOf(whole) !== 'jpeg') throw new NotTaken('it is no JPEG, and all that is kept here are');

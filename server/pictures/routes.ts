@@ -19,7 +19,7 @@ import { BODY_LIMIT_KB, sendProblem, sendWrongFields } from '../errors/problem';
 import { fileDay, receiveFile, sendPieces, TooLarge } from '../http/stream';
 import { lookAt, NotTaken, PICTURE_LIMIT_MB, type LookedAt } from './look';
 import { dropFile, placeOf, putFile, shelfOf } from './shelf';
-import { takePicturesIn, ZIP_LIMIT_MB } from './zip-in';
+import { importPictures, ZIP_LIMIT_MB } from './zip-in';
 import { picturesZip } from './zip-out';
 
 /** One picture and the change that attaches it. */
@@ -127,7 +127,7 @@ async function receiveZip(context: Context, request: Request, response: Response
   try {
     await receiveFile(request, file, ZIP_LIMIT_MB);
     const shelf = shelfOf(context.database);
-    const taken = await takePicturesIn(context.store, shelf, file, preview === 'true');
+    const taken = await importPictures(context.store, shelf, file, preview === 'true');
     await rm(file, { force: true });
     response.json(taken);
   } catch (error) {

@@ -2,7 +2,7 @@ import { Unzip, UnzipInflate, type UnzipFile } from 'fflate';
 import { closeSync, createReadStream, fstatSync, openSync, readSync } from 'node:fs';
 import { isFileNamed } from '../db/records/pictures';
 import type { Store } from '../db/engine/store';
-import { lookAtKept, NotTaken, type LookedAt } from './look';
+import { lookAtStored, NotTaken, type LookedAt } from './look';
 import { hasFile, putFile } from './shelf';
 
 /** A ZIP of pictures may be so large: some thousand of them. */
@@ -16,7 +16,7 @@ const LONGEST_END = 22 + 65_535;
 const MOST_REASONS = 20;
 
 /** What taking a ZIP in comes to. */
-export type TakenPictures = {
+export type PicturesReport = {
   added: number;
   same: number;
   refused: number;
@@ -124,7 +124,7 @@ async function taken(store: Store, shelf: string, { name, content }: Entry): Pro
     return `${shown(name)}: no picture of this record has it. Take the record in first, as JSON.`;
   if (hasFile(shelf, hash)) return 'same';
   try {
-    return await lookAtKept(content, hash);
+    return await lookAtStored(content, hash);
   } catch (error) {
     if (error instanceof NotTaken) return `${shown(name)}: ${error.message}.`;
     throw error;
@@ -135,13 +135,13 @@ async function taken(store: Store, shelf: string, { name, content }: Entry): Pro
  * Takes the files of pictures in that the record names, all or nothing: it is gone through whole before anything is kept.
  * @param preview only says what it would come to
  */
-export async function takePicturesIn(
+export async function importPictures(
   store: Store,
   shelf: string,
   file: string,
   preview: boolean,
-): Promise<TakenPictures> {
-  const told: TakenPictures = { added: 0, same: 0, refused: 0, reasons: [], done: false };
+): Promise<PicturesReport> {
+  const told: PicturesReport = { added: 0, same: 0, refused: 0, reasons: [], done: false };
   const refuse = (why: string): void => {
     told.refused += 1;
     if (told.reasons.length < MOST_REASONS) told.reasons.push(why);

@@ -33,7 +33,7 @@ const cookieOf = ({ headers }: Sent): string => String(headers['set-cookie']).sp
 type Coming = { how?: object; address?: string; id?: string };
 
 /** A device comes in, or tries to. @returns its id, the answer, and what it shows from now on */
-export async function comeIn(
+export async function signIn(
   shop: Workshop,
   name = 'Phone',
   { how = { passPhrase: PHRASE }, address = PHONE, id = freshId() }: Coming = {},

@@ -1,6 +1,7 @@
 import Svg, { G, Line, Path, Polygon, Text } from 'react-native-svg';
 import type { HeldGun, Spot } from '@/core/school/held-gun';
 import { useChartInks } from '../use-ink';
+import { clamp } from '../../core/quantity/clamp';
 
 type Props = {
   gun: HeldGun;
@@ -26,7 +27,7 @@ export function GunInTrueSize({ gun, pxPerMm, goes, upright = false, label, stic
   const height = gun.heightMm * pxPerMm + UNDER + OVER;
   const face = height - UNDER;
   // The wire is in the middle, or so far from it that the whole gun is on the screen.
-  const middle = Math.min(width - gun.rightMm * pxPerMm - 2, Math.max(width / 2, 2 - gun.leftMm * pxPerMm));
+  const middle = clamp(2 - gun.leftMm * pxPerMm, width / 2, width - gun.rightMm * pxPerMm - 2);
   const at = ([x, y]: Spot): [number, number] => [middle + x * pxPerMm, face - y * pxPerMm];
   const outline = (spots: readonly Spot[]): string => spots.map((spot) => at(spot).join(',')).join(' ');
   const [[x1, y1], [x2, y2]] = gun.wire.map(at);

@@ -1,11 +1,12 @@
 import Svg, { G, Path, Rect } from 'react-native-svg';
 import type { Joint } from '@/core/case/schema';
 import { useChartInks } from '../use-ink';
+import { clamp } from '../../core/quantity/clamp';
 
 /** Width and height of each of the two views, in drawing units. */
 export const [W, H] = [150, 110];
 /** Thickness of a part, drawn so that thin and thick are told apart. */
-export const drawn = (mm: number): number => Math.min(26, Math.max(7, 5 + 2.6 * mm));
+export const drawn = (mm: number): number => clamp(5 + 2.6 * mm, 7, 26);
 /** Where the plates lie. */
 export const FLOOR = 80;
 

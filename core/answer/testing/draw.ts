@@ -5,6 +5,7 @@ import { CASE_FORMAT, POSITIONS, type Case, type EarlierBead, type Rig } from '.
 import { OUTCOMES } from '../../case/terms';
 import { CAUSE_IDS, CHECK_IDS, FINDING_IDS } from '../../evidence/ids';
 import type { Settings } from '../../setting/table';
+import { clamp } from '../../quantity/clamp';
 
 const STEEL_GASES = [
   { argonPct: 82, co2Pct: 18 },
@@ -111,9 +112,7 @@ export function drawWhole(random: () => number): Case {
     const near = withinCurrentRange((setup.currentAskedA ?? 120) * between(0.5, 1.7));
     return {
       ...(random() < 0.95 ? { voltageV: Number((balancedVolts(setup, near) + between(-5, 5)).toFixed(1)) } : {}),
-      ...(random() < 0.95
-        ? { wireSpeedMPerMin: Number(Math.min(24, Math.max(1, near / between(15, 40))).toFixed(1)) }
-        : {}),
+      ...(random() < 0.95 ? { wireSpeedMPerMin: Number(clamp(near / between(15, 40), 1, 24).toFixed(1)) } : {}),
       ...(random() < 0.7 ? { stickOutMm: Math.round(between(6, 24)) } : {}),
       ...(random() < 0.6 && setup.usesGas ? { gasFlowLPerMin: Number(between(4, 25).toFixed(1)) } : {}),
       ...(random() < 0.3 ? { travelSpeedMmPerMin: Math.round(between(100, 700)) } : {}),

@@ -11,6 +11,7 @@ import { showsGiven } from '../../diagnosis/likely-sets';
 import { ENGINE } from '../../answer/engine';
 import type { CauseId } from '../../evidence/ids';
 import type { MainSetting } from '../../setting/table';
+import { clamp } from '../../quantity/clamp';
 
 /** What is spoiled, as a welder would name it. */
 export const FAULTS = [
@@ -126,7 +127,7 @@ function spoil(fault: Fault, { setup, current, settings }: Sound, draw: Draw): C
     case 'cold':
     case 'hot': {
       const heat = fault === 'cold' ? draw.between(0.5, 0.7) : draw.between(1.45, 1.8);
-      const there = Math.min(480, Math.max(20, current * heat));
+      const there = clamp(current * heat, 20, 480);
       settings.voltageV +=
         balanceVoltage(there, setup.wire, setup.gas) - balanceVoltage(current, setup.wire, setup.gas);
       settings.wireSpeedMPerMin = wireSpeedAt(setup, there, settings.stickOutMm);

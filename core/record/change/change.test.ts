@@ -1,6 +1,6 @@
 import { validateChange } from './change';
 import { changeWords, fieldWords } from '../words/change-words';
-import { isWaitingChange } from '../pending/is-pending-change';
+import { isPendingChange } from '../pending/is-pending-change';
 
 const ID = (n: number): string => `0190b000-0000-7000-8000-${String(n).padStart(12, '0')}`;
 const CHANGE = {
@@ -27,14 +27,14 @@ describe('a change', () => {
   it.each(['id', 'kind', 'of', 'device', 'madeAt', 'against', 'fields'])('needs its %s', (field) => {
     const { [field as 'id']: _, ...rest } = CHANGE;
     expect(wrong(rest)).toEqual([field]);
-    expect(isWaitingChange(rest)).toBe(false);
+    expect(isPendingChange(rest)).toBe(false);
   });
 
   it('takes nothing else, and no revision below none', () => {
     expect(wrong({ ...CHANGE, extra: 1 })).toEqual(['extra']);
     expect(wrong({ ...CHANGE, against: -1 })).toEqual(['against']);
     expect(wrong({ ...CHANGE, kind: 'paint' })).toEqual(['kind']);
-    expect(isWaitingChange({ ...CHANGE, sure: true })).toBe(true);
+    expect(isPendingChange({ ...CHANGE, sure: true })).toBe(true);
   });
 });
 

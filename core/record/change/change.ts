@@ -18,11 +18,11 @@ import { rigProblems } from '../../case/rig-problems';
 import { inspectionProblems } from '../../inspection/problems';
 import type { LevelChange } from '../../inspection/level-schema';
 import { validateWith, type Validated } from '../../schema/validate';
-import type { ChangeKind, CouponChange, RigChange, WaitingChange } from '../shapes/change-schema';
+import type { ChangeKind, CouponChange, RigChange, PendingChange } from '../shapes/change-schema';
 import type { NewCare } from '../shapes/care-schema';
 import type { NewPicture, PictureChange } from '../shapes/picture-schema';
 import { pictureProblems } from './validate-picture';
-import type { NewProven, ProvenChange } from '../shapes/saved-setting-schema';
+import type { NewSavedSetting, SavedSettingChange } from '../shapes/saved-setting-schema';
 import type { NewInspection, NewRepair, NewWeld, WeldChange } from '../shapes/weld-schema';
 import type { BeadChange, JobVersion, NewBead, NewCoupon, NewRig, NewSetup } from '../shapes/record-schema';
 import { validateBead, validateBeadChange } from './validate-bead';
@@ -39,8 +39,8 @@ export type FieldsOf = {
   'begin-rig': Omit<NewRig, 'id'>;
   'change-rig': RigChange;
   refit: NewSetup;
-  prove: Omit<NewProven, 'id'>;
-  'change-proven': ProvenChange;
+  prove: Omit<NewSavedSetting, 'id'>;
+  'change-proven': SavedSettingChange;
   'log-weld': Omit<NewWeld, 'id'>;
   'change-weld': WeldChange;
   inspect: NewInspection;
@@ -52,7 +52,7 @@ export type FieldsOf = {
 };
 
 /** One change, by its kind. */
-export type ChangeOf<Kind extends ChangeKind> = Omit<WaitingChange, 'kind' | 'fields'> & {
+export type ChangeOf<Kind extends ChangeKind> = Omit<PendingChange, 'kind' | 'fields'> & {
   kind: Kind;
   fields: FieldsOf[Kind];
 };
@@ -70,8 +70,8 @@ const READ: Record<ChangeKind, Read> = {
   'begin-rig': (fields, of) => validateRig({ ...fields, id: of }),
   'change-rig': (fields) => validateWith<RigChange>(matchesRigChange, fields),
   refit: (fields) => validateWith<NewSetup>(matchesSetup, fields, ({ rig }) => rigProblems(rig, 'rig')),
-  prove: (fields, of) => validateWith<NewProven>(matchesProven, { ...fields, id: of }),
-  'change-proven': (fields) => validateWith<ProvenChange>(matchesProvenChange, fields),
+  prove: (fields, of) => validateWith<NewSavedSetting>(matchesProven, { ...fields, id: of }),
+  'change-proven': (fields) => validateWith<SavedSettingChange>(matchesProvenChange, fields),
   'log-weld': (fields, of) => validateWith<NewWeld>(matchesWeld, { ...fields, id: of }),
   'change-weld': (fields) => validateWith<WeldChange>(matchesWeldChange, fields),
   inspect: (fields) => validateWith<NewInspection>(matchesInspection, fields, inspectionProblems),
@@ -84,7 +84,7 @@ const READ: Record<ChangeKind, Read> = {
 
 /** A change, or every wrong field with what it takes. */
 export function validateChange(input: unknown): Validated<Change> {
-  const read = validateWith<WaitingChange>(matchesChange, input);
+  const read = validateWith<PendingChange>(matchesChange, input);
   if (read.problems !== null) return read;
   const { fields, of, kind } = read.value;
   const { problems } = READ[kind](fields, of);

@@ -11,23 +11,23 @@ import welds from '../../compiled/kept-welds';
 import type { FieldProblem } from '../../schema/problems';
 import { validateWith, type CompiledValidator } from '../../schema/validate';
 import { pictureProblems } from './validate-picture';
-import type { KeptPicture } from '../shapes/picture-schema';
+import type { StoredPicture } from '../shapes/picture-schema';
 import {
-  emptyKept,
-  KEPT_KINDS,
+  noRows,
+  RECORD_KINDS,
   MOST_THINGS,
   RECORD_FORMAT,
   RECORD_VERSION,
-  type Kept,
-  type KeptKind,
+  type RecordRows,
+  type RecordKind,
 } from '../shapes/record-file-schema';
 
-const MATCHES: { [kind in KeptKind]: CompiledValidator } = {
+const MATCHES: { [kind in RecordKind]: CompiledValidator } = {
   ...{ rigs, setups, coupons, jobs, beads, proven, welds, care, levels, pictures },
 };
 
 /** What each thing is called, one of it. */
-export const KIND_NAMES: { [kind in KeptKind]: string } = {
+export const KIND_NAMES: { [kind in RecordKind]: string } = {
   rigs: 'rig',
   setups: 'setup',
   coupons: 'coupon',
@@ -41,12 +41,12 @@ export const KIND_NAMES: { [kind in KeptKind]: string } = {
 };
 
 /** What a schema cannot say of a thing. */
-const BESIDES: { [kind in KeptKind]?: (thing: { id: string }) => FieldProblem[] } = {
-  pictures: (thing) => pictureProblems(thing as KeptPicture),
+const BESIDES: { [kind in RecordKind]?: (thing: { id: string }) => FieldProblem[] } = {
+  pictures: (thing) => pictureProblems(thing as StoredPicture),
 };
 
 /** Something of a file that cannot be taken in: which thing, and why, as one sentence. */
-export type Refused = { kind: KeptKind | null; id: string | null; why: string };
+export type Refused = { kind: RecordKind | null; id: string | null; why: string };
 
 const whole = (why: string): { kept: null; refused: Refused[] } => ({
   kept: null,
@@ -63,7 +63,7 @@ const idOf = (thing: unknown): string | null => {
  * @param input parsed JSON
  * @returns the things that fit, null where it is no record at all, and what was refused with its reason
  */
-export function readRecord(input: unknown): { kept: Kept | null; refused: Refused[] } {
+export function readRecord(input: unknown): { kept: RecordRows | null; refused: Refused[] } {
   if (typeof input !== 'object' || input === null || Array.isArray(input))
     return whole('This file is no record of a workshop.');
   const file = input as Record<string, unknown>;
@@ -75,10 +75,10 @@ export function readRecord(input: unknown): { kept: Kept | null; refused: Refuse
         ? 'This record was written by a newer version of this program.'
         : `This record has no version that is known; the newest is ${RECORD_VERSION}.`,
     );
-  const kept = emptyKept();
+  const kept = noRows();
   const refused: Refused[] = [];
   let things = 0;
-  for (const kind of KEPT_KINDS) {
+  for (const kind of RECORD_KINDS) {
     const list = file[kind] ?? [];
     if (!Array.isArray(list)) return whole(`"${kind}" takes a list.`);
     things += list.length;

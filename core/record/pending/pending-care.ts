@@ -1,9 +1,9 @@
 import type { CareKnown } from '../../care/due';
 import type { Change } from '../change/change';
-import type { WaitingChange } from '../shapes/change-schema';
+import type { PendingChange } from '../shapes/change-schema';
 
 /** What is known of the care of a rig, with what waits on the device laid over it: what was done begins anew. */
-export function careWith(known: readonly CareKnown[], rigId: string, waiting: readonly WaitingChange[]): CareKnown[] {
+export function careWith(known: readonly CareKnown[], rigId: string, waiting: readonly PendingChange[]): CareKnown[] {
   return known.map((one) =>
     (waiting as unknown as Change[]).reduce(
       (now, change) =>

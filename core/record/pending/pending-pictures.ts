@@ -1,12 +1,12 @@
 import type { Change } from '../change/change';
-import type { WaitingChange } from '../shapes/change-schema';
+import type { PendingChange } from '../shapes/change-schema';
 import type { NewPicture, Picture } from '../shapes/picture-schema';
 
 /** What a picture that waits on the device is shown by, in place of a file that the server would keep. */
-type WaitingPicture = Omit<Picture, 'file'> & { file: null };
+type PendingPicture = Omit<Picture, 'file'> & { file: null };
 
 /** A picture as it is shown: kept by the server, or waiting with its file on this device. */
-export type ShownPicture = Picture | WaitingPicture;
+export type ShownPicture = Picture | PendingPicture;
 
 /**
  * The pictures of a coupon or a weld with what waits laid over them, in the order they were taken; without those taken back.
@@ -14,7 +14,7 @@ export type ShownPicture = Picture | WaitingPicture;
  */
 export function picturesWith(
   pictures: readonly Picture[],
-  waiting: readonly WaitingChange[],
+  waiting: readonly PendingChange[],
   isOwn: (picture: NewPicture) => boolean,
   couponId: string | null,
 ): ShownPicture[] {

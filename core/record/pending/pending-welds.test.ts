@@ -1,15 +1,23 @@
 import { EXAMPLE_CASE } from '../../cases/example';
 import { LEVELS } from '../../inspection/levels';
-import type { ChangeKind, WaitingChange } from '../shapes/change-schema';
+import type { ChangeKind, PendingChange } from '../shapes/change-schema';
 import type { Bead, Coupon } from '../shapes/record-schema';
-import { levelsWith, provenBegun, provenWaiting, provenWith, weldBegun, weldsWaiting, weldWith } from './pending-welds';
+import {
+  levelsWith,
+  provenBegun,
+  pendingSavedSettings,
+  provenWith,
+  weldBegun,
+  pendingWelds,
+  weldWith,
+} from './pending-welds';
 import type { Weld } from '../shapes/weld-schema';
 
 const ID = (n: number): string => `0190b000-0000-7000-8000-${String(n).padStart(12, '0')}`;
 const AT = '2026-05-04T10:00:00.000Z';
-const waits = (kind: ChangeKind, of: string, fields: object): WaitingChange => ({
+const waits = (kind: ChangeKind, of: string, fields: object): PendingChange => ({
   ...{ id: ID(900), kind, of, device: ID(901), madeAt: AT, against: 0 },
-  fields: fields as WaitingChange['fields'],
+  fields: fields as PendingChange['fields'],
 });
 
 const SETUP = { ...{ id: ID(3), rigId: ID(2), fittedAt: AT, arcControlRising: 'softer', display: 'digital' } };
@@ -32,7 +40,7 @@ const PROVE = waits('prove', ID(6), {
 const WELD = waits('log-weld', ID(7), {
   ...{ provenId: ID(6), title: 'Hinge', weldedAt: AT, by: 'Ada', lengthMm: 200, note: '' },
 });
-const inspect = (undercutMm: number, id = ID(8)): WaitingChange =>
+const inspect = (undercutMm: number, id = ID(8)): PendingChange =>
   waits('inspect', ID(7), {
     ...{ id, inspectedAt: AT, by: 'Bo', level: LEVELS[1], note: '' },
     measured: { crackMm: 0, unfusedMm: 0, poreCount: 0, undercutMm, legUprightMm: 6, legFlatMm: 6, lengthMm: 200 },
@@ -56,8 +64,8 @@ describe('a setting that waits to be kept', () => {
     expect(made).toMatchObject({ id: ID(6), couponId: ID(1), title: 'Hook', rigName: 'Dock set', by: 'Ada', welds: 0 });
     expect([made.bead.number, made.setup.id, made.job.thicknessMm]).toEqual([2, ID(3), 6]);
     // Two taps where one was meant are one setting.
-    expect(provenWaiting([PROVE, WELD, PROVE])).toEqual([{ id: ID(6), couponId: ID(1) }]);
-    expect(weldsWaiting([WELD, PROVE, WELD])).toEqual([{ id: ID(7), provenId: ID(6) }]);
+    expect(pendingSavedSettings([PROVE, WELD, PROVE])).toEqual([{ id: ID(6), couponId: ID(1) }]);
+    expect(pendingWelds([WELD, PROVE, WELD])).toEqual([{ id: ID(7), provenId: ID(6) }]);
   });
 
   it('is nothing where its bead is not known, or nothing waits', () => {
@@ -76,7 +84,7 @@ describe('a setting that waits to be kept', () => {
 
 describe('a weld that waits', () => {
   const setting = provenBegun(ID(6), [PROVE], [COUPON])!;
-  const weld = (...more: WaitingChange[]): Weld => weldBegun(ID(7), [WELD, ...more], [setting])!;
+  const weld = (...more: PendingChange[]): Weld => weldBegun(ID(7), [WELD, ...more], [setting])!;
 
   it('stands on its setting, and goes through inspection and repair as it will on the server', () => {
     expect(weld()).toMatchObject({ title: 'Hinge', state: 'to-inspect', rigId: ID(2), job: { thicknessMm: 6 } });

@@ -1,18 +1,18 @@
 import { LEVELS } from '../../inspection/levels';
 import type { Level } from '../../inspection/level-schema';
 import type { Change } from '../change/change';
-import type { WaitingChange } from '../shapes/change-schema';
-import type { ProvenSetting } from '../shapes/saved-setting-schema';
+import type { PendingChange } from '../shapes/change-schema';
+import type { SavedSetting } from '../shapes/saved-setting-schema';
 import type { Coupon } from '../shapes/record-schema';
 import { withInspection, withRepair } from '../change/weld-state';
 import type { Weld } from '../shapes/weld-schema';
 
 /** Kept settings, welds and levels, as they will be once the changes that wait on the device are taken. */
 
-const asChanges = (waiting: readonly WaitingChange[]): Change[] => waiting as unknown as Change[];
+const asChanges = (waiting: readonly PendingChange[]): Change[] => waiting as unknown as Change[];
 
 /** A kept setting that counts the welds that wait to be logged with it, each once. */
-function withWelds(setting: ProvenSetting, waiting: readonly WaitingChange[]): ProvenSetting {
+function withWelds(setting: SavedSetting, waiting: readonly PendingChange[]): SavedSetting {
   const logged = asChanges(waiting).filter(
     (change) => change.kind === 'log-weld' && change.fields.provenId === setting.id,
   );
@@ -20,7 +20,7 @@ function withWelds(setting: ProvenSetting, waiting: readonly WaitingChange[]): P
 }
 
 /** A kept setting with what waits laid over it. */
-export function provenWith(setting: ProvenSetting, waiting: readonly WaitingChange[]): ProvenSetting {
+export function provenWith(setting: SavedSetting, waiting: readonly PendingChange[]): SavedSetting {
   return asChanges(waiting).reduce(
     (kept, change) => {
       if (change.kind === 'change-proven' && change.of === kept.id) return { ...kept, ...change.fields };
@@ -36,9 +36,9 @@ export function provenWith(setting: ProvenSetting, waiting: readonly WaitingChan
  */
 export function provenBegun(
   id: string,
-  waiting: readonly WaitingChange[],
+  waiting: readonly PendingChange[],
   coupons: readonly Coupon[],
-): ProvenSetting | null {
+): SavedSetting | null {
   const begins = asChanges(waiting).find(({ kind, of }) => kind === 'prove' && of === id);
   if (begins?.kind !== 'prove') return null;
   for (const coupon of coupons) {
@@ -47,7 +47,7 @@ export function provenBegun(
     const job = coupon.jobs.find((one) => one.id === bead?.jobId);
     if (bead === undefined || job === undefined) continue;
     const { title, rigId, rigName } = coupon;
-    const setting: ProvenSetting = {
+    const setting: SavedSetting = {
       ...{ ...begins.fields, id, title, rigId, rigName, bead, setup, job: job.job },
       ...{ welds: 0, putAway: false, revision: 1 },
     };
@@ -57,7 +57,7 @@ export function provenBegun(
 }
 
 /** Settings that wait to be kept, the newest first, with the coupon that each is made of. */
-export function provenWaiting(waiting: readonly WaitingChange[]): { id: string; couponId: string }[] {
+export function pendingSavedSettings(waiting: readonly PendingChange[]): { id: string; couponId: string }[] {
   const begun = new Map(
     asChanges(waiting).flatMap((change) =>
       change.kind === 'prove' ? [[change.of, change.fields.couponId] as const] : [],
@@ -67,7 +67,7 @@ export function provenWaiting(waiting: readonly WaitingChange[]): { id: string; 
 }
 
 /** Welds that wait to be logged, the newest first, with the setting that each is made with. */
-export function weldsWaiting(waiting: readonly WaitingChange[]): { id: string; provenId: string }[] {
+export function pendingWelds(waiting: readonly PendingChange[]): { id: string; provenId: string }[] {
   const begun = new Map(
     asChanges(waiting).flatMap((change) =>
       change.kind === 'log-weld' ? [[change.of, change.fields.provenId] as const] : [],
@@ -77,7 +77,7 @@ export function weldsWaiting(waiting: readonly WaitingChange[]): { id: string; p
 }
 
 /** A weld with what waits laid over it. */
-export function weldWith(weld: Weld, waiting: readonly WaitingChange[]): Weld {
+export function weldWith(weld: Weld, waiting: readonly PendingChange[]): Weld {
   return asChanges(waiting).reduce((kept, change) => {
     if (change.of !== kept.id) return kept;
     if (change.kind === 'change-weld') return { ...kept, ...change.fields };
@@ -87,11 +87,7 @@ export function weldWith(weld: Weld, waiting: readonly WaitingChange[]): Weld {
 }
 
 /** A weld that waits to be logged; null where none of this id does, or its setting is not known here. */
-export function weldBegun(
-  id: string,
-  waiting: readonly WaitingChange[],
-  proven: readonly ProvenSetting[],
-): Weld | null {
+export function weldBegun(id: string, waiting: readonly PendingChange[], proven: readonly SavedSetting[]): Weld | null {
   const begins = asChanges(waiting).find(({ kind, of }) => kind === 'log-weld' && of === id);
   if (begins?.kind !== 'log-weld') return null;
   const setting = proven.find((one) => one.id === begins.fields.provenId);
@@ -107,7 +103,7 @@ export function weldBegun(
 }
 
 /** The levels with what waits laid over them; those of the program where none were ever seen. */
-export function levelsWith(levels: readonly Level[] | undefined, waiting: readonly WaitingChange[]): Level[] {
+export function levelsWith(levels: readonly Level[] | undefined, waiting: readonly PendingChange[]): Level[] {
   return (levels ?? LEVELS).map((level) =>
     asChanges(waiting).reduce(
       (kept, change) =>

@@ -3,7 +3,7 @@ import { ID, INSTANT, name, note } from '../../schema/parts';
 import { LEVEL_CHANGE_SCHEMA, LEVEL_SCHEMA } from '../../inspection/level-schema';
 import { NEW_CARE_SCHEMA } from './care-schema';
 import { NEW_PICTURE_SCHEMA, PICTURE_CHANGE_SCHEMA, PICTURE_SCHEMA, type Picture } from './picture-schema';
-import { NEW_PROVEN_SCHEMA, PROVEN_CHANGE_SCHEMA, PROVEN_SETTING_SCHEMA } from './saved-setting-schema';
+import { NEW_SAVED_SETTING_SCHEMA, SAVED_SETTING_CHANGE_SCHEMA, SAVED_SETTING_SCHEMA } from './saved-setting-schema';
 import {
   NEW_INSPECTION_SCHEMA,
   NEW_REPAIR_SCHEMA,
@@ -111,8 +111,8 @@ const FIELDS: Record<(typeof CHANGE_KINDS)[number], object> = {
   'begin-rig': withoutId(NEW_RIG_SCHEMA),
   'change-rig': RIG_CHANGE_SCHEMA,
   refit: NEW_SETUP_SCHEMA,
-  prove: withoutId(NEW_PROVEN_SCHEMA),
-  'change-proven': PROVEN_CHANGE_SCHEMA,
+  prove: withoutId(NEW_SAVED_SETTING_SCHEMA),
+  'change-proven': SAVED_SETTING_CHANGE_SCHEMA,
   'log-weld': withoutId(NEW_WELD_SCHEMA),
   'change-weld': WELD_CHANGE_SCHEMA,
   inspect: NEW_INSPECTION_SCHEMA,
@@ -183,7 +183,7 @@ export const CHANGED_SCHEMA = {
     bead: BEAD_SCHEMA,
     coupon: COUPON_SCHEMA,
     rig: RIG_RECORD_SCHEMA,
-    proven: PROVEN_SETTING_SCHEMA,
+    proven: SAVED_SETTING_SCHEMA,
     weld: WELD_SCHEMA,
     level: LEVEL_SCHEMA,
     picture: PICTURE_SCHEMA,
@@ -199,7 +199,7 @@ export const CHANGES_SCHEMA = {
     rigs: { type: 'array', items: RIG_RECORD_SCHEMA },
     coupons: { type: 'array', items: COUPON_ROW_SCHEMA },
     beads: { type: 'array', items: BEAD_SCHEMA },
-    proven: { type: 'array', items: PROVEN_SETTING_SCHEMA },
+    proven: { type: 'array', items: SAVED_SETTING_SCHEMA },
     welds: { type: 'array', items: WELD_SCHEMA },
     levels: { type: 'array', items: LEVEL_SCHEMA },
     pictures: { type: 'array', items: PICTURE_SCHEMA },
@@ -213,7 +213,7 @@ export const CHANGES_SCHEMA = {
 } as const satisfies JSONSchema;
 
 export type ChangeKind = (typeof CHANGE_KINDS)[number];
-export type WaitingChange = FromSchema<typeof CHANGE_SCHEMA>;
+export type PendingChange = FromSchema<typeof CHANGE_SCHEMA>;
 export type CouponChange = FromSchema<typeof COUPON_CHANGE_SCHEMA>;
 export type RigChange = FromSchema<typeof RIG_CHANGE_SCHEMA>;
 export type HistoryEntry = FromSchema<typeof HISTORY_ENTRY_SCHEMA>;

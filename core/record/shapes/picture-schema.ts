@@ -95,7 +95,7 @@ const KEPT_PROPERTIES = {
 const KEPT_REQUIRED = [...NEW_PICTURE_SCHEMA.required, 'file', 'measuring', 'takenBack'] as const;
 
 /** A picture in the file of the whole record. */
-export const KEPT_PICTURE_SCHEMA = {
+export const STORED_PICTURE_SCHEMA = {
   type: 'object',
   additionalProperties: false,
   required: KEPT_REQUIRED,
@@ -126,5 +126,5 @@ export type PictureChange = Omit<FromSchema<typeof PICTURE_CHANGE_SCHEMA>, 'meas
   measuring?: Measuring | null;
 };
 export type PictureFile = FromSchema<typeof PICTURE_FILE_SCHEMA>;
-export type KeptPicture = Measured<FromSchema<typeof KEPT_PICTURE_SCHEMA>>;
+export type StoredPicture = Measured<FromSchema<typeof STORED_PICTURE_SCHEMA>>;
 export type Picture = Measured<FromSchema<typeof PICTURE_SCHEMA>>;

@@ -3,8 +3,8 @@ import { LEVEL_SCHEMA } from '../../inspection/level-schema';
 import { ID, INSTANT } from '../../schema/parts';
 import { BEAD_SCHEMA, type Bead } from './bead-schema';
 import { NEW_CARE_SCHEMA } from './care-schema';
-import { KEPT_PICTURE_SCHEMA, type KeptPicture } from './picture-schema';
-import { NEW_PROVEN_SCHEMA } from './saved-setting-schema';
+import { STORED_PICTURE_SCHEMA, type StoredPicture } from './picture-schema';
+import { NEW_SAVED_SETTING_SCHEMA } from './saved-setting-schema';
 import { COUPON_ROW_SCHEMA, JOB_VERSION_SCHEMA, NEW_SETUP_SCHEMA, RIG_RECORD_SCHEMA } from './record-schema';
 import { INSPECTION_SCHEMA, NEW_REPAIR_SCHEMA, NEW_WELD_SCHEMA } from './weld-schema';
 
@@ -62,8 +62,8 @@ const KEPT_BEAD = {
 const KEPT_PROVEN = {
   type: 'object',
   additionalProperties: false,
-  required: [...NEW_PROVEN_SCHEMA.required, 'putAway'],
-  properties: { ...NEW_PROVEN_SCHEMA.properties, putAway: { type: 'boolean' } },
+  required: [...NEW_SAVED_SETTING_SCHEMA.required, 'putAway'],
+  properties: { ...NEW_SAVED_SETTING_SCHEMA.properties, putAway: { type: 'boolean' } },
 } as const satisfies JSONSchema;
 
 const KEPT_WELD = {
@@ -113,7 +113,7 @@ const KEPT_LEVEL = {
 } as const satisfies JSONSchema;
 
 /** The schema of each thing, by the list it stands in; a list may be left out. */
-export const KEPT_SCHEMAS = {
+export const ROW_SCHEMAS = {
   rigs: KEPT_RIG,
   setups: KEPT_SETUP,
   coupons: KEPT_COUPON,
@@ -123,10 +123,10 @@ export const KEPT_SCHEMAS = {
   welds: KEPT_WELD,
   care: KEPT_CARE,
   levels: KEPT_LEVEL,
-  pictures: KEPT_PICTURE_SCHEMA,
+  pictures: STORED_PICTURE_SCHEMA,
 } as const;
-export type KeptKind = keyof typeof KEPT_SCHEMAS;
-export const KEPT_KINDS = Object.keys(KEPT_SCHEMAS) as KeptKind[];
+export type RecordKind = keyof typeof ROW_SCHEMAS;
+export const RECORD_KINDS = Object.keys(ROW_SCHEMAS) as RecordKind[];
 
 /** Things in one file, so that a file cannot fill the memory of whoever reads it. */
 export const MOST_THINGS = 250_000;
@@ -142,38 +142,38 @@ export const RECORD_SCHEMA = {
     version: { const: RECORD_VERSION },
     madeAt: INSTANT,
     ...Object.fromEntries(
-      KEPT_KINDS.map((kind) => [kind, { type: 'array', maxItems: MOST_THINGS, items: KEPT_SCHEMAS[kind] }]),
+      RECORD_KINDS.map((kind) => [kind, { type: 'array', maxItems: MOST_THINGS, items: ROW_SCHEMAS[kind] }]),
     ),
   },
 } as const;
 
-type KeptRig = FromSchema<typeof KEPT_RIG>;
-export type KeptSetup = FromSchema<typeof KEPT_SETUP>;
-type KeptCoupon = FromSchema<typeof KEPT_COUPON>;
-type KeptJob = FromSchema<typeof KEPT_JOB>;
-export type KeptBead = Omit<Bead, 'revision'>;
-export type KeptProven = FromSchema<typeof KEPT_PROVEN>;
-export type KeptWeld = FromSchema<typeof KEPT_WELD>;
-type KeptCare = FromSchema<typeof KEPT_CARE>;
-type KeptLevel = FromSchema<typeof KEPT_LEVEL>;
+type RigRow = FromSchema<typeof KEPT_RIG>;
+export type SetupRow = FromSchema<typeof KEPT_SETUP>;
+type CouponRowInFile = FromSchema<typeof KEPT_COUPON>;
+type JobRow = FromSchema<typeof KEPT_JOB>;
+export type BeadRow = Omit<Bead, 'revision'>;
+export type SavedSettingRow = FromSchema<typeof KEPT_PROVEN>;
+export type WeldRow = FromSchema<typeof KEPT_WELD>;
+type CareRow = FromSchema<typeof KEPT_CARE>;
+type LevelRow = FromSchema<typeof KEPT_LEVEL>;
 
 /** Everything there is, each kind a list. */
-export type Kept = {
-  rigs: KeptRig[];
-  setups: KeptSetup[];
-  coupons: KeptCoupon[];
-  jobs: KeptJob[];
-  beads: KeptBead[];
-  proven: KeptProven[];
-  welds: KeptWeld[];
-  care: KeptCare[];
-  levels: KeptLevel[];
-  pictures: KeptPicture[];
+export type RecordRows = {
+  rigs: RigRow[];
+  setups: SetupRow[];
+  coupons: CouponRowInFile[];
+  jobs: JobRow[];
+  beads: BeadRow[];
+  proven: SavedSettingRow[];
+  welds: WeldRow[];
+  care: CareRow[];
+  levels: LevelRow[];
+  pictures: StoredPicture[];
 };
-export type RecordFile = { format: string; version: number; madeAt: string } & Partial<Kept>;
+export type RecordFile = { format: string; version: number; madeAt: string } & Partial<RecordRows>;
 
 /** An empty record. */
-export const emptyKept = (): Kept => ({
+export const noRows = (): RecordRows => ({
   rigs: [],
   setups: [],
   coupons: [],

@@ -25,7 +25,7 @@ const PROVEN_PROPERTIES = {
 } as const;
 
 /** A setting that a coupon ended in, as a device keeps it. */
-export const NEW_PROVEN_SCHEMA = {
+export const NEW_SAVED_SETTING_SCHEMA = {
   type: 'object',
   additionalProperties: false,
   required: ['id', 'couponId', 'beadId', 'provenAt', 'by', 'how', 'note'],
@@ -33,7 +33,7 @@ export const NEW_PROVEN_SCHEMA = {
 } as const satisfies JSONSchema;
 
 /** What may change of a kept setting: more proof, its note, whether it is put away. */
-export const PROVEN_CHANGE_SCHEMA = {
+export const SAVED_SETTING_CHANGE_SCHEMA = {
   type: 'object',
   additionalProperties: false,
   minProperties: 1,
@@ -42,11 +42,11 @@ export const PROVEN_CHANGE_SCHEMA = {
 } as const satisfies JSONSchema;
 
 /** A kept setting as it is read, with the bead it stands on and what was so when that was run. */
-export const PROVEN_SETTING_SCHEMA = {
+export const SAVED_SETTING_SCHEMA = {
   type: 'object',
   additionalProperties: false,
   required: [
-    ...NEW_PROVEN_SCHEMA.required,
+    ...NEW_SAVED_SETTING_SCHEMA.required,
     ...(['title', 'rigId', 'rigName', 'bead', 'job', 'setup', 'welds', 'putAway', 'revision'] as const),
   ],
   properties: {
@@ -66,14 +66,14 @@ export const PROVEN_SETTING_SCHEMA = {
 } as const satisfies JSONSchema;
 
 /** A page of kept settings, the newest first; `next` is the cursor of the following page. */
-export const PROVEN_PAGE_SCHEMA = {
+export const SAVED_SETTING_PAGE_SCHEMA = {
   type: 'object',
   additionalProperties: false,
   required: ['proven', 'next'],
-  properties: { proven: { type: 'array', items: PROVEN_SETTING_SCHEMA }, next: { type: ['string', 'null'] } },
+  properties: { proven: { type: 'array', items: SAVED_SETTING_SCHEMA }, next: { type: ['string', 'null'] } },
 } as const satisfies JSONSchema;
 
-export type NewProven = FromSchema<typeof NEW_PROVEN_SCHEMA>;
-export type ProvenChange = FromSchema<typeof PROVEN_CHANGE_SCHEMA>;
-export type ProvenSetting = FromSchema<typeof PROVEN_SETTING_SCHEMA>;
-export type ProvenPage = FromSchema<typeof PROVEN_PAGE_SCHEMA>;
+export type NewSavedSetting = FromSchema<typeof NEW_SAVED_SETTING_SCHEMA>;
+export type SavedSettingChange = FromSchema<typeof SAVED_SETTING_CHANGE_SCHEMA>;
+export type SavedSetting = FromSchema<typeof SAVED_SETTING_SCHEMA>;
+export type SavedSettingPage = FromSchema<typeof SAVED_SETTING_PAGE_SCHEMA>;

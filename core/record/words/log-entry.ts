@@ -11,6 +11,7 @@ import { proofWords } from './proof-words';
 import type { Proof } from '../../start/proofs';
 import type { Bead, Setup } from '../shapes/record-schema';
 import type { Inspection, NewRepair, WeldState } from '../shapes/weld-schema';
+import { capitalized } from '../../quantity/capitalized';
 
 /** What the log says of a thing, and what it is found by; in the words of the day it is listed. */
 export type EntryWords = {
@@ -30,15 +31,13 @@ const wordsOf = (ids: readonly string[]): string[] =>
     return isCheckId(id) ? [evidenceName(id)] : [finding(id).name, ...(finding(id).words ?? [])];
   });
 
-const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
-
 /** The entry of a bead on its coupon. */
 export function beadEntry(
   { findings, names, verdict, outcome, note }: Pick<Bead, 'findings' | 'names' | 'verdict' | 'outcome' | 'note'>,
   title: string,
 ): EntryWords {
   const present = Object.keys(findings).filter((id) => findings[id] === 'present');
-  const judged = outcome === null ? null : capital(OUTCOME_WORDS[outcome]);
+  const judged = outcome === null ? null : capitalized(OUTCOME_WORDS[outcome]);
   const shown = firstShown({ findings, names });
   const said = outcome === 'sound' ? [judged] : [verdict?.name ?? shown, judged];
   return {
@@ -110,6 +109,6 @@ export function refitEntry(now: Fitted, before: Fitted | null, rigName: string):
     ...(!anew.includes('cylinder') && differs('cylinder') ? ['Cylinder read'] : []),
     ...(!anew.includes('spool') && differs('spool') ? ['Spool weighed'] : []),
   ];
-  const title = what.length === 0 ? 'Set down anew' : capital(what.join(', ').toLowerCase());
+  const title = what.length === 0 ? 'Set down anew' : capitalized(what.join(', ').toLowerCase());
   return plain(title, rigName, []);
 }

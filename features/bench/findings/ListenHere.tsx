@@ -22,6 +22,7 @@ import { Heading, Words } from '@/ui/Words';
 import { wavOf } from '@/workers/listen';
 import { useBenchActions, useBenchRecords, useDraftPart, useLive } from '../state/bench';
 import { useRecording, type RecordingState } from './use-recording';
+import { clamp } from '@/core/quantity/clamp';
 
 /** A recording of the arc: made here or opened, listened to, and put with the bead when that is asked for. */
 export default function ListenHere() {
@@ -44,7 +45,7 @@ export default function ListenHere() {
           {UNHEARD_WORDS[state.listened.why]}
         </Words>
       )}
-      {shown !== null && <Told heard={shown} balanced={balanced} name="This bead" />}
+      {shown !== null && <RecordingReport heard={shown} balanced={balanced} name="This bead" />}
       {shown !== null && before !== undefined && lastBead !== null && (
         <Beside now={shown} before={before} beforeName={`Bead ${lastBead.number}`} balanced={balanced} />
       )}
@@ -125,7 +126,7 @@ function Going({ state, onStop, onLeave }: GoingProps) {
 
 /** How loud it is: from forty decibels under full on the left to full on the right. */
 function LevelBar({ peak }: { peak: number }) {
-  const share = Math.max(0, Math.min(1, 1 + Math.log10(Math.max(peak, 1e-6)) / 2));
+  const share = clamp(1 + Math.log10(Math.max(peak, 1e-6)) / 2, 0, 1);
   return (
     <View
       role="meter"
@@ -141,7 +142,7 @@ function LevelBar({ peak }: { peak: number }) {
 }
 
 /** What was heard, in words and as a strip of the run. */
-function Told({ heard, balanced, name }: { heard: Heard; balanced: number | null; name: string }) {
+function RecordingReport({ heard, balanced, name }: { heard: Heard; balanced: number | null; name: string }) {
   const { title, text } = heardWords(heard, balanced);
   return (
     <View className="gap-1">

@@ -19,7 +19,7 @@ import { jobWords } from '../../shared/job-words';
 import { Misfits } from '../../shared/Misfits';
 import { proofWords } from '@/core/record/words/proof-words';
 import { dayWords } from '../../shared/time-words';
-import { Told } from '../../shared/Told';
+import { TopicNotes } from '../../shared/TopicNotes';
 import { useTextIn, useUnits } from '../../shared/use-habits';
 import { useCare, useTaken } from '../../../client/use-records';
 import { useBenchActions, useBenchRecords, useDraftPart, useLive } from '../state/bench';
@@ -259,24 +259,24 @@ function Hand({ start }: { start: Start }) {
           width={DRAWN}
         />
       </View>
-      <Told label="Gun" lines={[gunWords(technique)]} />
+      <TopicNotes label="Gun" lines={[gunWords(technique)]} />
       <HoldGunLink start={start} joint={joint} />
-      <Told label="Aim" lines={[technique.aim]} />
-      <Told label="Run" lines={[technique.run, ...pace]} />
+      <TopicNotes label="Aim" lines={[technique.aim]} />
+      <TopicNotes label="Run" lines={[technique.run, ...pace]} />
       {plug === null && stitch === null && (
         <Link href={`/school/pace?pace=${Math.round(technique.travelSpeedMmPerMin)}`} asChild>
           <Button label="Practise this pace to a beat" />
         </Link>
       )}
-      {passes.length > 1 && <Told label="Passes" lines={passes.map((pass) => passWords(pass, dials))} />}
-      {stitch !== null && <Told label="Stitch" lines={stitchWords(stitch)} />}
-      {otherSides.length > 0 && <Told label="Or" lines={otherSides} />}
-      <Told label="Heat of the plate" lines={plateHeatWords(start)} />
-      <Told label="Coats" lines={start.protection.coats} />
-      <Told label="Helmet" lines={[shadeWords(start.protection)]} />
-      {start.slope !== null && <Told label="Slope" lines={[SLOPE_WORDS[start.slope]]} />}
+      {passes.length > 1 && <TopicNotes label="Passes" lines={passes.map((pass) => passWords(pass, dials))} />}
+      {stitch !== null && <TopicNotes label="Stitch" lines={stitchWords(stitch)} />}
+      {otherSides.length > 0 && <TopicNotes label="Or" lines={otherSides} />}
+      <TopicNotes label="Heat of the plate" lines={plateHeatWords(start)} />
+      <TopicNotes label="Coats" lines={start.protection.coats} />
+      <TopicNotes label="Helmet" lines={[shadeWords(start.protection)]} />
+      {start.slope !== null && <TopicNotes label="Slope" lines={[SLOPE_WORDS[start.slope]]} />}
       <Toggle label="Start and end of the arc" on={more} onPress={() => setMore(!more)} />
-      {more && <Told label="Start and end" lines={timesWords(times)} />}
+      {more && <TopicNotes label="Start and end" lines={timesWords(times)} />}
       {looksAndSounds !== null && (
         <Words className="text-faint">
           {textIn(`Right when it shows ${looksAndSounds.looks}; sounds like ${looksAndSounds.sounds}.`)}

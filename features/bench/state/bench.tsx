@@ -1,7 +1,7 @@
 import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { draftFromLast } from '@/core/record/draft/bead-from-draft';
 import { caseOf, dialsOf } from '@/core/record/draft/case-of';
-import { provenFor } from '@/core/start/proven';
+import { soundBeadFor } from '@/core/start/sound-bead-for';
 import { step, type Draft, type DraftHistory } from '@/core/record/draft/draft';
 import type { Coupon } from '@/core/record/shapes/record-schema';
 import { BENCH_COUPON, draftOn } from '@/client/stored/device-state';
@@ -93,7 +93,7 @@ export function BenchProvider({ coupon, children }: { coupon: Coupon; children: 
     return caseOf(setup, job, { ...draft, experience: experienceFor(draft, teaching) }, habits.schools);
   }, [setup, coupon.job.job, coupon.title, draft, teaching, habits.schools]);
   const asked = useMemo(() => ({ input, lesson }), [input, lesson]);
-  const proven = useMemo(() => provenFor(teaching?.proven ?? [], input), [teaching, input]);
+  const proven = useMemo(() => soundBeadFor(teaching?.proven ?? [], input), [teaching, input]);
   const answered = useAnswer(asked);
   const live = useMemo<Live>(
     () => ({ ...answered, input, proven, settled: answered.answer !== null && answered.of === asked }),

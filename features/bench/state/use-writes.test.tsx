@@ -1,5 +1,5 @@
 import { act, waitFor } from '@testing-library/react';
-import { refuseWaiting, waitingNow } from '@/client/outbox/outbox';
+import { markRejected, pendingNow } from '@/client/outbox/outbox';
 import { replacePlatform } from '@/platform/ports';
 import { openBench, openShop, settled, type Shop } from '../testing/shop';
 
@@ -30,7 +30,7 @@ describe('what is done on the bench', () => {
     ]);
     expect(shop.beads).toEqual([]);
     shop.state.away = false;
-    await waitFor(() => expect(waitingNow()).toEqual([]), { timeout: 5000 });
+    await waitFor(() => expect(pendingNow()).toEqual([]), { timeout: 5000 });
     expect(shop.beads.map(({ number, outcome, findings }) => [number, outcome, findings])).toEqual([
       [1, null, { 'bead-flat': 'present' }],
       [2, 'better', { 'wire-stubs': 'present' }],
@@ -45,7 +45,7 @@ describe('what is done on the bench', () => {
     await settled(bench);
     act(() => bench.current.act.log());
     await waitFor(() => expect(shop.sent.length).toBe(4), { timeout: 6000 });
-    await waitFor(() => expect(waitingNow()).toEqual([]));
+    await waitFor(() => expect(pendingNow()).toEqual([]));
     expect(shop.beads).toHaveLength(1);
     expect(bench.current.records.coupon.beads.map(({ number }) => number)).toEqual([1]);
   });
@@ -56,7 +56,7 @@ describe('what is done on the bench', () => {
     act(() => bench.current.act.tap('bead-flat'));
     await settled(bench);
     act(() => bench.current.act.log());
-    await waitFor(() => expect(waitingNow().map(({ refused }) => refused?.code)).toEqual(['wrong-fields']));
+    await waitFor(() => expect(pendingNow().map(({ refused }) => refused?.code)).toEqual(['wrong-fields']));
     await waitFor(() => expect(bench.current.records.coupon.beads).toEqual([]));
     shop.state.refuses = null;
     act(() => bench.current.act.tap('wire-stubs'));
@@ -64,11 +64,11 @@ describe('what is done on the bench', () => {
     act(() => bench.current.act.log());
     await waitFor(() => expect(shop.beads.map(({ findings }) => findings)).toEqual([{ 'wire-stubs': 'present' }]));
     // The server has it a moment before the device knows.
-    await waitFor(() => expect(waitingNow()).toHaveLength(1));
+    await waitFor(() => expect(pendingNow()).toHaveLength(1));
     // Once the reason is gone it is sent again, by hand.
-    await act(() => refuseWaiting(waitingNow()[0].seq, null));
+    await act(() => markRejected(pendingNow()[0].seq, null));
     await waitFor(() => expect(shop.beads).toHaveLength(2));
-    await waitFor(() => expect(waitingNow()).toEqual([]));
+    await waitFor(() => expect(pendingNow()).toEqual([]));
   });
 
   it('says so, and keeps the bead on the bench, where it can be neither kept nor sent', async () => {
@@ -98,11 +98,11 @@ describe('what is done on the bench', () => {
     const { id } = bench.current.draft;
     act(() => bench.current.act.log());
     await waitFor(() => expect(bench.current.draft.findings).toEqual({}));
-    await waitFor(() => expect(waitingNow()).toEqual([]));
+    await waitFor(() => expect(pendingNow()).toEqual([]));
     expect(bench.current.canUndo).toBe(true);
     act(() => bench.current.act.undo());
     await waitFor(() => expect(bench.current.draft.findings).toEqual({ 'bead-flat': 'present' }));
-    await waitFor(() => expect(waitingNow()).toEqual([]));
+    await waitFor(() => expect(pendingNow()).toEqual([]));
     expect(shop.sent.at(-1)).toEqual(
       expect.objectContaining({ kind: 'change-bead', of: id, fields: { takenBack: true }, against: 2 }),
     );
@@ -131,9 +131,9 @@ describe('what is done on the bench', () => {
     await waitFor(() => expect(bench.current.records.coupon.beads).toHaveLength(1));
     expect(bench.current.draft.findings).toEqual({ 'wire-stubs': 'present' });
     // The first was sent, though no answer came; it may be there, so it is not simply dropped.
-    await waitFor(() => expect(waitingNow().map(({ change }) => change.kind)).toEqual(['log-bead']));
+    await waitFor(() => expect(pendingNow().map(({ change }) => change.kind)).toEqual(['log-bead']));
     shop.state.away = false;
-    await waitFor(() => expect(waitingNow()).toEqual([]), { timeout: 16_000 });
+    await waitFor(() => expect(pendingNow()).toEqual([]), { timeout: 16_000 });
     expect(shop.beads.map(({ findings, takenBack }) => [findings, takenBack])).toEqual([
       [{ 'bead-flat': 'present' }, false],
     ]);
@@ -149,7 +149,7 @@ describe('what is done on the bench', () => {
       act(() => bench.current.act.judge(outcome));
       await waitFor(() => expect(bench.current.records.lastBead!.outcome).toBe(outcome));
     }
-    await waitFor(() => expect(waitingNow()).toEqual([]));
+    await waitFor(() => expect(pendingNow()).toEqual([]));
     expect(shop.sent.map(({ fields }) => ('outcome' in fields ? fields.outcome : null))).toEqual([
       null,
       'better',

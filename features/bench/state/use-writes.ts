@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import type { Case, FindingState, Heard } from '@/core/case/schema';
 import type { Answer } from '@/core/answer';
-import type { Proven } from '@/core/start/proven-schema';
+import type { SoundBead } from '@/core/start/sound-bead-schema';
 import { nextSettings, startingSettings } from '@/core/correction/next-settings';
 import type { StatedId } from '@/core/evidence/ids';
 import { beadFrom, draftAfter } from '@/core/record/draft/bead-from-draft';
@@ -23,7 +23,7 @@ import type { Bead, BeadChange, Coupon, Outcome } from '@/core/record/shapes/rec
 import type { Dials } from '@/core/setting/dials';
 import type { Has, ReadSetting, Reading, SettingName, Settings } from '@/core/setting/table';
 import { draftOn } from '@/client/stored/device-state';
-import { undoWaiting } from '@/client/outbox/outbox';
+import { undoPending } from '@/client/outbox/outbox';
 import { platform } from '@/platform/ports';
 import { store, stored } from '@/platform/stored';
 import type { LiveAnswer } from '@/workers/use-answer';
@@ -36,7 +36,7 @@ export type Records = { coupon: Coupon; dials: Dials; usesGas: boolean; has: Has
 export type Live = LiveAnswer & {
   input: Case;
   /** A sound bead of this rig on a like job, where there is one. */
-  proven: Proven | null;
+  proven: SoundBead | null;
   /** Whether the answer is of the draft as it stands, so that it may be logged with it. */
   settled: boolean;
 };
@@ -174,7 +174,7 @@ export function useWrites(
         const here = shape();
         const takeBack = async (): Promise<boolean> => {
           if (rejudge !== null) return changeBead(rejudge.bead, { outcome: rejudge.was });
-          if (unlog === null || (await undoWaiting(unlog).catch(() => false))) return true;
+          if (unlog === null || (await undoPending(unlog).catch(() => false))) return true;
           return changeBead(unlog, { takenBack: true });
         };
         if (rejudge === null && unlog === null) store(here, back);

@@ -7,10 +7,10 @@ import { validateCase } from '@/core/case/validate';
 import { EXAMPLE_CASE } from '@/core/cases/example';
 import type { CareKnown } from '@/core/care/due';
 import type { Teaching } from '@/core/learning/teaching';
-import type { Changed, WaitingChange } from '@/core/record/shapes/change-schema';
+import type { Changed, PendingChange } from '@/core/record/shapes/change-schema';
 import type { Bead, Coupon, JobVersion, NewBead } from '@/core/record/shapes/record-schema';
 import { clearDeviceDatabase } from '@/client/outbox/device-database';
-import { forgetWaiting } from '@/client/outbox/outbox';
+import { resetOutbox } from '@/client/outbox/outbox';
 import { replacePlatform } from '@/platform/ports';
 import { forgetMemory } from '@/platform/stored';
 import { answering } from '@/workers/answer-question';
@@ -33,7 +33,7 @@ export const ID = (n: number): string => `0190b000-0000-7000-8000-${String(n).pa
 /** A server in memory that takes the changes the page sends, each once. */
 function server() {
   const beads: Bead[] = [];
-  const sent: WaitingChange[] = [];
+  const sent: PendingChange[] = [];
   const state = {
     away: false,
     hold: null as Promise<void> | null,
@@ -89,7 +89,7 @@ function server() {
     setups: [setup],
   });
   const taken = new Map<string, Changed>();
-  const change = ({ id, kind, of, fields, ...rest }: WaitingChange): Changed => {
+  const change = ({ id, kind, of, fields, ...rest }: PendingChange): Changed => {
     const before = taken.get(id);
     if (before !== undefined) return before;
     const at = beads.findIndex((bead) => bead.id === of);
@@ -108,7 +108,7 @@ function server() {
     if (state.away) throw new TypeError('Failed to fetch');
     const method = init.method ?? 'GET';
     if (method !== 'GET') {
-      const body = JSON.parse(String(init.body)) as WaitingChange;
+      const body = JSON.parse(String(init.body)) as PendingChange;
       sent.push(body);
       if (state.refuses !== null)
         return { ok: false, status: 409, json: async () => state.refuses } as unknown as Response;
@@ -162,7 +162,7 @@ export type Shop = ReturnType<typeof server>;
 /** A workshop with one coupon of the worked example's plate and rig, a device that keeps nothing yet, and a worker. */
 export async function openShop(): Promise<Shop> {
   await clearDeviceDatabase();
-  forgetWaiting();
+  resetOutbox();
   let count = 100;
   const shop = server();
   PatientWorker.asked = [];

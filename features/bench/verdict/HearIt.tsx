@@ -84,7 +84,7 @@ function OneArc({ title, input, settings, playing, onToggle }: OneProps) {
         <Words>The sound could not be worked out.</Words>
       ) : (
         <>
-          {sounded !== null && <Told sounded={sounded} />}
+          {sounded !== null && <SoundReport sounded={sounded} />}
           <Button
             label={playing ? 'Stop' : 'Play'}
             aria-label={playing ? `Stop ${title.toLowerCase()}` : `Play ${title.toLowerCase()}`}
@@ -100,7 +100,7 @@ const NOT_HEARD =
   'Not to be heard: that takes a wire, volts and wire speed, and an arc without pulse, within what a machine is set to.';
 
 /** What is heard, in words and drawn. */
-function Told({ sounded: { caption, figures, trace } }: { sounded: Sounded }) {
+function SoundReport({ sounded: { caption, figures, trace } }: { sounded: Sounded }) {
   const { peakA, shorted } = figures;
   const peaks = peakA === null ? '' : `, peaks up to ${10 * Math.round(Math.max(...trace.currentA) / 10)} A`;
   return (

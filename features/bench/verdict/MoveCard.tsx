@@ -6,8 +6,7 @@ import { Row } from '@/ui/Row';
 import { Figure, Words } from '@/ui/Words';
 import { useTextIn, useUnits } from '../../shared/use-habits';
 import { useBenchRecords } from '../state/bench';
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+import { capitalized } from '@/core/quantity/capitalized';
 
 /** One thing to do, with why and what the next bead should show. */
 export function MoveCard({ move, first }: { move: Move; first: boolean }) {
@@ -31,7 +30,7 @@ export function MoveCard({ move, first }: { move: Move; first: boolean }) {
   return (
     <View className={frame}>
       <Words strong className={words}>
-        {capital(move.direction)}
+        {capitalized(move.direction)}
       </Words>
       <Row className="flex-wrap items-baseline gap-x-4">
         <Figure className={words}>{fromToText(move, units)}</Figure>

@@ -16,6 +16,7 @@ import { lookFirst } from './look-first';
 import { MoveCard } from './MoveCard';
 import { CheckCard } from './NextChecks';
 import { useHeldBack } from './use-way-back';
+import { capitalized } from '@/core/quantity/capitalized';
 
 /** Fetched when there is something to start with, or something to be dealt with first. */
 const StartCard = lazy(() => import('../start/StartCard'));
@@ -155,7 +156,7 @@ function OtherWay({ answer }: { answer: Answer }) {
       {alternative.moves.map(
         (move, index) =>
           move.kind === 'setting' && (
-            <Words key={index}>{`${capital(move.direction)}: ${fromToText(move, units)}`}</Words>
+            <Words key={index}>{`${capitalized(move.direction)}: ${fromToText(move, units)}`}</Words>
           ),
       )}
       {then !== null && instead !== null && (
@@ -166,5 +167,3 @@ function OtherWay({ answer }: { answer: Answer }) {
     </View>
   );
 }
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

@@ -8,11 +8,10 @@ import { Figure, Heading, Words } from '@/ui/Words';
 import { useUnits } from '../../shared/use-habits';
 import { useBenchActions, useBenchRecords } from '../state/bench';
 import { useWayBack } from './use-way-back';
+import { capitalized } from '@/core/quantity/capitalized';
 
 /** Fetched when a change was taken back. */
 const AnotherWay = lazy(() => import('./AnotherWay'));
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** After a bead that came out worse: what was changed for it is taken back before anything else is tried. */
 export function TakeBack() {
@@ -36,7 +35,7 @@ export function TakeBack() {
         const knob = knobText(turn, dialFor(dials, turn.setting));
         return (
           <Row key={turn.setting} className="flex-wrap items-baseline gap-x-3">
-            <Words strong>{capital(directionText(turn.setting, turn.from, turn.to))}</Words>
+            <Words strong>{capitalized(directionText(turn.setting, turn.from, turn.to))}</Words>
             <Figure className="text-2xl leading-tight">{fromToText(turn, units)}</Figure>
             {knob !== null && <Words strong>{knob}</Words>}
           </Row>

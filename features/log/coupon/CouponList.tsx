@@ -18,7 +18,7 @@ import { useOlder } from '../../../client/use-older';
 import type { useLog } from '../../../client/use-records';
 import { dayWords } from '../../shared/time-words';
 import { CopiesLine } from '../pending/CopiesPart';
-import { WaitingLine } from '../pending/PendingLine';
+import { PendingLine } from '../pending/PendingLine';
 
 type Shown = LogFilter['state'] | 'away';
 const SHOWN: { value: Shown; label: string }[] = [
@@ -66,7 +66,7 @@ export function CouponList({ log, filter, onFilter, chosenId }: ListProps) {
         <View className="gap-3">
           <Heading level={1}>Log</Heading>
           <LogTabs at="coupons" />
-          <WaitingLine />
+          <PendingLine />
           <CopiesLine />
           <Choice
             label="Which coupons"

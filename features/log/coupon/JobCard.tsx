@@ -30,7 +30,7 @@ import {
   timesWords,
 } from '../../shared/start-words';
 import { dayWords } from '../../shared/time-words';
-import { Told } from '../../shared/Told';
+import { TopicNotes } from '../../shared/TopicNotes';
 import { useUnits } from '../../shared/use-habits';
 import { useCoupon } from '../../../client/use-records';
 import { cardBead, cardCase, type CardBead } from './card-bead';
@@ -149,7 +149,7 @@ function Hand({ coupon, of, start, arc }: { coupon: Coupon; of: CardBead; start:
   const pace = plug === null ? paced : [plugWords(plug)];
   return (
     <View className="gap-3">
-      <Told label="Expected" lines={[expectedWords({ ...start, expected: arc })]} />
+      <TopicNotes label="Expected" lines={[expectedWords({ ...start, expected: arc })]} />
       <Row className="flex-wrap gap-x-8 gap-y-3">
         <GunDrawing
           joint={joint}
@@ -161,19 +161,19 @@ function Hand({ coupon, of, start, arc }: { coupon: Coupon; of: CardBead; start:
           width={DRAWN}
         />
         <View className="min-w-[280px] flex-1 gap-2">
-          <Told label="Gun" lines={[gunWords(technique)]} />
-          <Told label="Aim" lines={[technique.aim]} />
-          <Told label="Run" lines={[technique.run, ...pace]} />
+          <TopicNotes label="Gun" lines={[gunWords(technique)]} />
+          <TopicNotes label="Aim" lines={[technique.aim]} />
+          <TopicNotes label="Run" lines={[technique.run, ...pace]} />
         </View>
       </Row>
       <Row className="flex-wrap items-start gap-x-8 gap-y-3">
         {passes.length > 1 && (
-          <Told className={SIDE} label="Passes" lines={passes.map((pass) => passWords(pass, dials))} />
+          <TopicNotes className={SIDE} label="Passes" lines={passes.map((pass) => passWords(pass, dials))} />
         )}
-        <Told className={SIDE} label="Start and end" lines={timesWords(times)} />
-        <Told className={SIDE} label="Heat of the plate" lines={plateHeatWords(start)} />
-        <Told className={SIDE} label="Coats" lines={start.protection.coats} />
-        <Told className={SIDE} label="Helmet" lines={[shadeWords(start.protection)]} />
+        <TopicNotes className={SIDE} label="Start and end" lines={timesWords(times)} />
+        <TopicNotes className={SIDE} label="Heat of the plate" lines={plateHeatWords(start)} />
+        <TopicNotes className={SIDE} label="Coats" lines={start.protection.coats} />
+        <TopicNotes className={SIDE} label="Helmet" lines={[shadeWords(start.protection)]} />
       </Row>
     </View>
   );

@@ -19,7 +19,7 @@ import { CopiesLine } from '../pending/CopiesPart';
 import { DayFilters } from './DayFilters';
 import { DayRow } from './DayRow';
 import { useDays } from './use-days';
-import { WaitingLine } from '../pending/PendingLine';
+import { PendingLine } from '../pending/PendingLine';
 
 const NONE: DayParams = Object.fromEntries(DAY_PARAMS.map((name) => [name, '']));
 
@@ -66,7 +66,7 @@ export function DaysPlace({ beside }: DaysProps) {
     <View className="gap-3">
       <Heading level={1}>Day by day</Heading>
       <LogTabs at="days" />
-      <WaitingLine />
+      <PendingLine />
       <CopiesLine />
       <TextField
         label="Find: what it was for, what it showed, who"

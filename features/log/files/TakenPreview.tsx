@@ -1,11 +1,11 @@
 import { View } from 'react-native';
-import type { KeptKind } from '@/core/record/shapes/record-file-schema';
+import type { RecordKind } from '@/core/record/shapes/record-file-schema';
 import { Button } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { Words } from '@/ui/Words';
 import type { Taken } from './record-api';
 
-const KINDS: { [kind in KeptKind]: string } = {
+const KINDS: { [kind in RecordKind]: string } = {
   rigs: 'Rigs',
   setups: 'Fittings',
   coupons: 'Coupons',
@@ -54,7 +54,7 @@ export function TakenPreview({ name, taken, onTake }: { name: string; taken: Tak
 
 /** What a file holds, by kind: how much of it is new, how much otherwise. */
 export function Counts({ taken: { counts } }: { taken: Taken }) {
-  const kinds = (Object.keys(KINDS) as KeptKind[]).filter((kind) => counts[kind] !== undefined);
+  const kinds = (Object.keys(KINDS) as RecordKind[]).filter((kind) => counts[kind] !== undefined);
   if (kinds.length === 0) return null;
   return (
     <View role="table" aria-label="What the file holds" className="gap-1">

@@ -1,10 +1,10 @@
-import type { KeptKind } from '@/core/record/shapes/record-file-schema';
+import type { RecordKind } from '@/core/record/shapes/record-file-schema';
 import { platform } from '@/platform/ports';
 import { RequestProblem } from '../../../client/api';
 
 /** What taking a file in comes to, by kind. */
 export type Taken = {
-  counts: { [kind in KeptKind]?: { added: number; changed: number; same: number } };
+  counts: { [kind in RecordKind]?: { added: number; changed: number; same: number } };
   refused: number;
   reasons: string[];
   done: boolean;

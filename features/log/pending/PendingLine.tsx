@@ -1,12 +1,12 @@
 import { Link } from 'expo-router';
 import { Pressable } from 'react-native';
-import { useWaiting } from '@/client/outbox/outbox';
+import { useOutbox } from '@/client/outbox/outbox';
 import { Words } from '@/ui/Words';
 import { useServerState } from '../../../client/server-state';
 
 /** How what waits stands with the server, in a sentence. */
-export function useWaitingWords(): string | null {
-  const waiting = useWaiting();
+export function usePendingWords(): string | null {
+  const waiting = useOutbox();
   const { away, trouble } = useServerState();
   const refused = waiting.filter((one) => one.refused !== null).length;
   const count = waiting.length - refused;
@@ -20,8 +20,8 @@ export function useWaitingWords(): string | null {
 }
 
 /** The way to what waits; nothing while all is sent. */
-export function WaitingLine() {
-  const words = useWaitingWords();
+export function PendingLine() {
+  const words = usePendingWords();
   if (words === null) return null;
   return (
     <Link href="/waiting" asChild>

@@ -8,7 +8,7 @@ import { draftFromBead } from '@/core/record/draft/bead-from-draft';
 import type { RigRecord } from '@/core/record/shapes/record-schema';
 import { couponBegun, couponWith } from '@/core/record/pending/pending-record';
 import { BENCH_COUPON, draftOn } from '@/client/stored/device-state';
-import { dropWaiting, refuseWaiting, undoWaiting, useWaiting, type Waiting } from '@/client/outbox/outbox';
+import { dequeue, markRejected, undoPending, useOutbox, type OutboxItem } from '@/client/outbox/outbox';
 import { platform } from '@/platform/ports';
 import { store, stored } from '@/platform/stored';
 import { Button } from '@/ui/Press';
@@ -19,14 +19,14 @@ import { RIGS, seenCoupons } from '../../../client/records-client';
 import { makeChange } from '../../../client/send-changes';
 import { useSubmit } from '../../../client/use-records';
 import { clockWords } from '../../shared/time-words';
-import { useWaitingWords } from './PendingLine';
+import { usePendingWords } from './PendingLine';
 
 /** Everything that waits for the server, in its order: to be read, undone, sent again or thrown away. */
-export function WaitingPlace() {
+export function PendingPlace() {
   useTitle('Waiting');
   const router = useRouter();
-  const waiting = useWaiting();
-  const words = useWaitingWords();
+  const waiting = useOutbox();
+  const words = usePendingWords();
   return (
     <ScrollView contentContainerClassName="w-full max-w-3xl gap-4 self-center p-4 pb-10">
       <Heading level={1}>Waiting for the server</Heading>
@@ -39,7 +39,7 @@ export function WaitingPlace() {
         </Words>
       )}
       {waiting.map((one) => (
-        <WaitingCard key={one.seq} waiting={one} />
+        <PendingCard key={one.seq} waiting={one} />
       ))}
       <Button label="To the log" onPress={() => router.push('/log')} />
     </ScrollView>
@@ -47,9 +47,9 @@ export function WaitingPlace() {
 }
 
 /** What a change is of, from what this device has seen and from what waits. */
-function useNamed(change: Waiting['change']): Named {
+function useNamed(change: OutboxItem['change']): Named {
   const client = useQueryClient();
-  const waiting = useWaiting();
+  const waiting = useOutbox();
   const changes = waiting.map((one) => one.change);
   const rigs = client.getQueryData<RigRecord[]>(RIGS) ?? [];
   const seen = seenCoupons(client).map(([, coupon]) => coupon);
@@ -68,7 +68,7 @@ function useNamed(change: Waiting['change']): Named {
   return { bead, name: coupon?.title ?? rigs.find(({ id }) => id === change.of)?.name ?? null };
 }
 
-function WaitingCard({ waiting }: { waiting: Waiting }) {
+function PendingCard({ waiting }: { waiting: OutboxItem }) {
   const { seq, change, refused, tried } = waiting;
   const named = useNamed(change);
   const isBead = change.kind.endsWith('bead');
@@ -91,7 +91,7 @@ function WaitingCard({ waiting }: { waiting: Waiting }) {
       )}
       <Row className="flex-wrap gap-2">
         {refused === null ? (
-          !tried && <Button label="Undo" onPress={() => void undoWaiting(change.id)} />
+          !tried && <Button label="Undo" onPress={() => void undoPending(change.id)} />
         ) : (
           <RefusedWays waiting={waiting} />
         )}
@@ -102,7 +102,7 @@ function WaitingCard({ waiting }: { waiting: Waiting }) {
 }
 
 /** What can be made of a change that was refused. */
-function RefusedWays({ waiting: { seq, change, refused } }: { waiting: Waiting }) {
+function RefusedWays({ waiting: { seq, change, refused } }: { waiting: OutboxItem }) {
   const router = useRouter();
   const { put } = useSubmit();
   if (refused?.code === 'touched-since')
@@ -111,7 +111,7 @@ function RefusedWays({ waiting: { seq, change, refused } }: { waiting: Waiting }
         label="Take it back all the same"
         onPress={() =>
           void put([{ ...makeChange('change-bead', change.of, { takenBack: true }, change.against), sure: true }]).then(
-            (isKept) => (isKept ? dropWaiting(seq, null) : undefined),
+            (isKept) => (isKept ? dequeue(seq, null) : undefined),
           )
         }
       />
@@ -119,7 +119,7 @@ function RefusedWays({ waiting: { seq, change, refused } }: { waiting: Waiting }
   const made = change as unknown as Change;
   return (
     <>
-      <Button label="Send it again" onPress={() => void refuseWaiting(seq, null)} />
+      <Button label="Send it again" onPress={() => void markRejected(seq, null)} />
       {made.kind === 'log-bead' && (
         <Button
           label="Back on the bench"
@@ -128,7 +128,7 @@ function RefusedWays({ waiting: { seq, change, refused } }: { waiting: Waiting }
             const past = stored(draftOn(couponId))?.past ?? [];
             store(draftOn(couponId), { now: draftFromBead(made.fields, platform().newId()), past });
             store(BENCH_COUPON, couponId);
-            void dropWaiting(seq, null).then(() => router.push('/'));
+            void dequeue(seq, null).then(() => router.push('/'));
           }}
         />
       )}
@@ -141,7 +141,7 @@ function ThrowAway({ seq }: { seq: number }) {
   const [asked, setAsked] = useState(false);
   return asked ? (
     <>
-      <Button tone="act" label="Throw it away for good" onPress={() => void dropWaiting(seq, null)} />
+      <Button tone="act" label="Throw it away for good" onPress={() => void dequeue(seq, null)} />
       <Button label="Keep it" onPress={() => setAsked(false)} />
     </>
   ) : (

@@ -11,12 +11,10 @@ import { WIRE_DIAMETERS } from '../../shared/rig-words';
 import { useUnits } from '../../shared/use-habits';
 import type { RigValues } from './rig-form';
 import { COOLING_WORDS, GROOVE_WORDS, LINER_SIZES, LINER_WORDS, NOZZLE_WORDS, type PartValues } from './rig-parts';
+import { choicesOf } from '../../shared/choices';
 
 const NOT_KNOWN = 'not known';
 type Option = { value: string; label: string };
-
-const choices = (words: Record<string, string>): Option[] =>
-  Object.entries(words).map(([value, label]) => ({ value, label }));
 
 /** One of a few, or not known. */
 function OneOf({
@@ -60,7 +58,7 @@ export function FeedPart({ control }: { control: Control<RigValues> }) {
             <Part title="Feed">
               <OneOf
                 label="Drive roll, groove"
-                options={choices(GROOVE_WORDS)}
+                options={choicesOf(GROOVE_WORDS)}
                 chosen={value.groove}
                 onChoose={(groove) => set({ groove })}
               />
@@ -72,7 +70,7 @@ export function FeedPart({ control }: { control: Control<RigValues> }) {
               />
               <OneOf
                 label="Liner"
-                options={choices(LINER_WORDS)}
+                options={choicesOf(LINER_WORDS)}
                 chosen={value.liner}
                 onChoose={(liner) => set({ liner })}
               />
@@ -90,7 +88,7 @@ export function FeedPart({ control }: { control: Control<RigValues> }) {
               />
               <OneOf
                 label="Nozzle, shape"
-                options={choices(NOZZLE_WORDS)}
+                options={choicesOf(NOZZLE_WORDS)}
                 chosen={value.nozzle}
                 onChoose={(nozzle) => set({ nozzle })}
               />
@@ -105,7 +103,7 @@ export function FeedPart({ control }: { control: Control<RigValues> }) {
             <Part title="Gun and rating plate">
               <OneOf
                 label="Gun cooled by"
-                options={choices(COOLING_WORDS)}
+                options={choicesOf(COOLING_WORDS)}
                 chosen={value.cooling}
                 onChoose={(cooling) => set({ cooling })}
               />

@@ -10,12 +10,10 @@ import { Words } from '@/ui/Words';
 import { CONTROL_WORDS, DISPLAY_WORDS, METER_WORDS } from '../../shared/rig-words';
 import { useUnits } from '../../shared/use-habits';
 import type { Ends, RigValues } from './rig-form';
+import { choicesOf } from '../../shared/choices';
 
-const choices = <T extends string>(words: Record<T, string>): { value: T; label: string }[] =>
-  Object.entries(words).map(([value, label]) => ({ value: value as T, label: label as string }));
-
-const RISING = choices({ softer: 'softer', crisper: 'crisper' });
-const MODES = choices({ conventional: 'no pulse', pulse: 'pulse, set by trim' });
+const RISING = choicesOf({ softer: 'softer', crisper: 'crisper' });
+const MODES = choicesOf({ conventional: 'no pulse', pulse: 'pulse, set by trim' });
 const ENDS = ['low', 'high'] as const;
 
 const RANGES = [
@@ -35,7 +33,7 @@ export function MachinePart({ control }: { control: Control<RigValues> }) {
           render={({ field }) => (
             <Choice
               label="How it shows its figures"
-              options={choices(DISPLAY_WORDS)}
+              options={choicesOf(DISPLAY_WORDS)}
               chosen={field.value}
               onChoose={field.onChange}
             />

@@ -36,7 +36,7 @@ export function RigCheck({ rig }: { rig: RigRecord }) {
       {fits.length > 0 && (
         <Words>{`Fits: ${fits.map(({ part }) => PART_WORDS[part].toLowerCase()).join(', ')}.`}</Words>
       )}
-      <Told title="Not recorded: look at it" items={open} />
+      <CheckReport title="Not recorded: look at it" items={open} />
     </Part>
   );
 }
@@ -52,7 +52,7 @@ function Wrong({ item: { part, want, have, does } }: { item: RigCheckItem }) {
   );
 }
 
-function Told({ title, items }: { title: string; items: readonly RigCheckItem[] }) {
+function CheckReport({ title, items }: { title: string; items: readonly RigCheckItem[] }) {
   const textIn = useTextIn();
   if (items.length === 0) return null;
   return (

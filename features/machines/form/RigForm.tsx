@@ -5,7 +5,7 @@ import { ScrollView } from 'react-native';
 import type { WireClass } from '@/core/case/schema';
 import { wireSize } from '@/core/quantity/wire-size';
 import { unitOf } from '@/core/quantity/units';
-import type { WaitingChange } from '@/core/record/shapes/change-schema';
+import type { PendingChange } from '@/core/record/shapes/change-schema';
 import type { RigRecord } from '@/core/record/shapes/record-schema';
 import { validateRig } from '@/core/record/change/validate-rig';
 import { platform } from '@/platform/ports';
@@ -31,9 +31,7 @@ import { rigChanges } from './rig-changes';
 import { RigLink } from './RigLink';
 import { TaughtLink } from './TaughtLink';
 import { fieldOf, fittedFor, NEW_RIG, rigFrom, valuesOf, type Begun, type RigValues } from './rig-form';
-
-const choices = <T extends string>(words: Record<T, string>): { value: T; label: string }[] =>
-  Object.entries(words).map(([value, label]) => ({ value: value as T, label: label as string }));
+import { choicesOf } from '../../shared/choices';
 
 type FormProps = {
   rigId: string;
@@ -76,7 +74,7 @@ export function RigForm({ rigId, record: now, named, onKept }: FormProps) {
     setValue('gas', fitted.gas, { shouldValidate: true });
     setValue('polarity', fitted.polarity);
   };
-  const keep = async (changes: readonly WaitingChange[], next: Href = '/rig'): Promise<void> => {
+  const keep = async (changes: readonly PendingChange[], next: Href = '/rig'): Promise<void> => {
     if (!(await put(changes))) return;
     onKept();
     leadOn(next);
@@ -144,7 +142,7 @@ export function RigForm({ rigId, record: now, named, onKept }: FormProps) {
           control={control}
           name="wireClass"
           render={({ field }) => (
-            <Choice label="Wire" options={choices(WIRE_WORDS)} chosen={field.value} onChoose={fitWire} />
+            <Choice label="Wire" options={choicesOf(WIRE_WORDS)} chosen={field.value} onChoose={fitWire} />
           )}
         />
         <Controller
@@ -179,7 +177,12 @@ export function RigForm({ rigId, record: now, named, onKept }: FormProps) {
           control={control}
           name="polarity"
           render={({ field }) => (
-            <Choice label="Polarity" options={choices(POLARITY_WORDS)} chosen={field.value} onChoose={field.onChange} />
+            <Choice
+              label="Polarity"
+              options={choicesOf(POLARITY_WORDS)}
+              chosen={field.value}
+              onChoose={field.onChange}
+            />
           )}
         />
         <Words className="text-sm text-faint">

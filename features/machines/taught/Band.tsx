@@ -1,5 +1,6 @@
 import { View } from 'react-native';
 import { Words } from '@/ui/Words';
+import { clamp } from '@/core/quantity/clamp';
 
 type BandProps = {
   /** What is between, and the ends of the scale. */
@@ -18,7 +19,7 @@ const WIDTHS = 2;
 
 /** What is believed of a figure, as a band on a scale; behind it, pale, what is believed of any machine. */
 export function Band({ low, high, at, spread, spreadBefore, thin = false }: BandProps) {
-  const share = (value: number): number => Math.max(0, Math.min(100, (100 * (value - low)) / (high - low)));
+  const share = (value: number): number => clamp((100 * (value - low)) / (high - low), 0, 100);
   const span = (middle: number, half: number) => {
     const [left, right] = [share(middle - half), share(middle + half)];
     return { left: `${left}%`, width: `${right - left}%` } as const;

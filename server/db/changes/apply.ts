@@ -13,7 +13,7 @@ import { lookAfter } from '../records/care';
 import { findLevel, setLevel } from '../records/levels';
 import { addPicture, pictureNow, setPicture } from '../records/pictures';
 import { nameOf } from '../records/people';
-import { prove, provenNow, setProven } from '../records/saved-settings';
+import { saveSetting, savedSettingNow, setSavedSetting } from '../records/saved-settings';
 import { inspect, logWeld, repair, setWeld, weldNow } from '../records/welds';
 import type { Writing } from '../records/write';
 
@@ -114,13 +114,13 @@ function effectOf(writing: Writing, change: Incoming, by: string | null): Effect
       return { isNew: true, couponId: null, fields: { setupId: change.fields.id }, before: { setupId: now.setupId } };
     }
     case 'prove': {
-      const { couponId, isNew } = prove(writing, { ...change.fields, id: of });
+      const { couponId, isNew } = saveSetting(writing, { ...change.fields, id: of });
       return begun(isNew, couponId);
     }
     case 'change-proven': {
-      const now = provenNow(store, of);
+      const now = savedSettingNow(store, of);
       if (now === null) throw missing(of, 'kept setting');
-      return setFields(now, change.fields, now.couponId, () => setProven(writing, of, change.fields));
+      return setFields(now, change.fields, now.couponId, () => setSavedSetting(writing, of, change.fields));
     }
     case 'log-weld': {
       const isNew = weldNow(store, of) === null;

@@ -2,7 +2,7 @@ import { and, asc, between, count, eq, gt, lte } from 'drizzle-orm';
 import type { Changes } from '../../../core/record/shapes/change-schema';
 import { toCouponRow, withJob } from '../records/coupons';
 import { overriding } from './history';
-import { once } from '../engine/prepared';
+import { perStore } from '../engine/prepared';
 import type { Store } from '../engine/store';
 import { readable, toBead, toRig, type Unreadable } from '../tables/rows';
 import { levelsBetween } from '../records/levels';
@@ -11,8 +11,9 @@ import { provenBetween } from '../records/saved-settings';
 import { weldsBetween } from '../records/welds';
 import { beads, coupons, ledger, levels, pictures, proven, rigs, setups, welds } from '../tables/schema';
 import { onWritten } from '../records/write';
+import { clamp } from '../../../core/quantity/clamp';
 
-const newest = once((store) => store.select({ revision: ledger.revision }).from(ledger).prepare());
+const newest = perStore((store) => store.select({ revision: ledger.revision }).from(ledger).prepare());
 
 /** The newest revision of all; asking for it shows that the database can be read. */
 export function newestRevision(store: Store): number {
@@ -31,15 +32,15 @@ const REST_FOR_TELLING = 8;
 /** So many are told at a time: in between, those who write are answered. */
 const TOLD_AT_ONCE = 5;
 
-type Telling = { told: number; latest: number; waiting: Set<() => void>; isComing: boolean };
-const tellings = new WeakMap<Store, Telling>();
+type Announcement = { told: number; latest: number; waiting: Set<() => void>; isComing: boolean };
+const tellings = new WeakMap<Store, Announcement>();
 
 /** What those who wait were told of last. The first write after a rest is told at once, those after it together. */
-function tellingOf(store: Store): Telling {
+function tellingOf(store: Store): Announcement {
   const known = tellings.get(store);
   if (known !== undefined) return known;
   const newest = newestRevision(store);
-  const telling: Telling = { told: newest, latest: newest, waiting: new Set(), isComing: false };
+  const telling: Announcement = { told: newest, latest: newest, waiting: new Set(), isComing: false };
   tellings.set(store, telling);
   const tell = (): void => {
     telling.isComing = true;
@@ -59,7 +60,7 @@ function tellingOf(store: Store): Telling {
           telling.isComing = false;
           if (telling.latest > telling.told) tell();
         },
-        Math.min(TOLD_AT_LEAST_EVERY_MS, Math.max(TOLD_EVERY_MS, rest)),
+        clamp(rest, TOLD_EVERY_MS, TOLD_AT_LEAST_EVERY_MS),
       ) as unknown as NodeJS.Timeout;
       // The page's timers, which are numbers, are known to the compiler too; here it is always Node's.
       timer.unref();
@@ -123,7 +124,7 @@ const given = new WeakMap<Store, Map<string, Changes>>();
  * What changed since a revision as those who wait are told of it, worked out once for all that ask the same.
  * @returns the same object to each: it is not to be changed
  */
-export function changesTold(
+export function changesForListeners(
   store: Store,
   since: number,
   limit: number,

@@ -1,7 +1,7 @@
 import { and, asc, between, desc, eq, gt, isNotNull, sql } from 'drizzle-orm';
 import type { HistoryEntry } from '../../../core/record/shapes/change-schema';
 import { insertRows } from '../engine/insert-rows';
-import { once } from '../engine/prepared';
+import { perStore } from '../engine/prepared';
 import { readable, type Unreadable } from '../tables/rows';
 import { changes } from '../tables/schema';
 import type { Store } from '../engine/store';
@@ -20,7 +20,7 @@ function toEntry({ fields, before, overrode, person: _, ...row }: Row): HistoryE
   };
 }
 
-const byId = once((store) =>
+const byId = perStore((store) =>
   store
     .select()
     .from(changes)
@@ -51,7 +51,7 @@ export function keepEntry(
   ]);
 }
 
-const sinceOf = once((store) =>
+const sinceOf = perStore((store) =>
   store
     .select()
     .from(changes)

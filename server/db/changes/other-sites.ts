@@ -1,7 +1,7 @@
 import { newestRevision } from './changes-since';
 import type { Connection } from '../engine/connection';
 import type { Store } from '../engine/store';
-import { tellWritten } from '../records/write';
+import { notifyWritten } from '../records/write';
 
 /** How often what other sites wrote is fetched, ms; and after how long again where there was no answer, since nobody is served meanwhile. */
 const EVERY_MS = 1000;
@@ -17,7 +17,7 @@ export function listenToOtherSites(store: Store, connection: Connection & { sync
   const look = (): void => {
     const isThere = connection.sync?.() === true;
     const newest = newestRevision(store);
-    if (newest !== told) tellWritten(store, newest);
+    if (newest !== told) notifyWritten(store, newest);
     told = newest;
     wait(isThere ? EVERY_MS : AWAY_MS);
   };

@@ -1,12 +1,12 @@
 import { getTableColumns, sql } from 'drizzle-orm';
 import type { SQLiteTable } from 'drizzle-orm/sqlite-core';
-import { once } from './prepared';
+import { perStore } from './prepared';
 import type { Store } from './store';
 
 type Insert = { run: (row: Record<string, unknown>) => unknown };
 
 /** The statements of a store, by the names of their columns. */
-const inserts = once(() => new Map<SQLiteTable, Map<string, Insert>>());
+const inserts = perStore(() => new Map<SQLiteTable, Map<string, Insert>>());
 
 function insertOf(store: Store, table: SQLiteTable, names: readonly string[]): Insert {
   const ofTable = inserts(store).get(table) ?? new Map<string, Insert>();

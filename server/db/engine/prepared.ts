@@ -6,7 +6,7 @@ import type { Store } from './store';
  * @param build puts it together; what differs from one time to the next is a placeholder
  * @returns the statement of a store
  */
-export function once<Statement>(build: (store: Store) => Statement): (store: Store) => Statement {
+export function perStore<Statement>(build: (store: Store) => Statement): (store: Store) => Statement {
   const built = new WeakMap<Store, Statement>();
   return (store) => {
     const known = built.get(store);

@@ -1,5 +1,5 @@
 import { databaseForEach, put, rig } from '../../testing/shelf';
-import { once } from './prepared';
+import { perStore } from './prepared';
 import { findRig, listRigs } from '../records/rigs';
 import { rigs } from '../tables/schema';
 import { setRow } from './set-row';
@@ -26,7 +26,7 @@ it('sets what is named of the row that is named, and nothing else', () => {
 
 it('puts a statement together once for each store', () => {
   const built: object[] = [];
-  const statement = once((store) => {
+  const statement = perStore((store) => {
     built.push(store);
     return store.select().from(rigs).prepare();
   });

@@ -1,13 +1,13 @@
 import { eq, sql } from 'drizzle-orm';
 import type { SQLiteColumn, SQLiteTable } from 'drizzle-orm/sqlite-core';
-import { once } from './prepared';
+import { perStore } from './prepared';
 import type { Store } from './store';
 
 type WithId = SQLiteTable & { id: SQLiteColumn };
 type Update = { run: (values: Record<string, unknown>) => unknown };
 
 /** The statements of a store, by the names of what they set. */
-const updates = once(() => new Map<SQLiteTable, Map<string, Update>>());
+const updates = perStore(() => new Map<SQLiteTable, Map<string, Update>>());
 
 /** How a row is named in a statement, which sets no id. */
 const WHICH = 'id';

@@ -16,7 +16,7 @@ import type { Job } from '../../../core/case/schema';
 import type { Proof } from '../../../core/start/proofs';
 import type { Inspection, NewRepair } from '../../../core/record/shapes/weld-schema';
 import { insertRows } from '../engine/insert-rows';
-import { once } from '../engine/prepared';
+import { perStore } from '../engine/prepared';
 import { toBead, toJob, toSetup } from '../tables/rows';
 import { entries, entryFindings, staleEntries } from '../tables/log-schema';
 import { beads, care, coupons, jobs, proven, rigs, setups, welds, weldSteps } from '../tables/schema';
@@ -44,7 +44,7 @@ function plateOf({ baseMetal, thicknessMm, otherThicknessMm }: Job): Pick<Row, '
 const among = (id: SQLiteColumn): SQL => sql`${id} IN (SELECT value FROM json_each(${sql.placeholder('ids')}))`;
 const asText = (ids: readonly string[]): { ids: string } => ({ ids: JSON.stringify(ids) });
 
-const onCoupons = once((store) =>
+const onCoupons = perStore((store) =>
   store
     .select({ bead: beads, coupon: coupons, job: jobs, rigId: setups.rigId })
     .from(beads)
@@ -196,14 +196,14 @@ function readOneByOne(store: Store, kind: EntryKind, ids: string[]): Listed[] {
 }
 
 const listed = and(eq(entries.kind, sql.placeholder('kind')), among(entries.of));
-const listedIds = once((store) => store.select({ id: entries.id }).from(entries).where(listed).prepare());
-const deleteWords = once((store) =>
+const listedIds = perStore((store) => store.select({ id: entries.id }).from(entries).where(listed).prepare());
+const deleteWords = perStore((store) =>
   store
     .delete(entryWords)
     .where(eq(entryWords.rowid, sql.placeholder('rowid')))
     .prepare(),
 );
-const deleteEntries = once((store) => store.delete(entries).where(listed).prepare());
+const deleteEntries = perStore((store) => store.delete(entries).where(listed).prepare());
 
 function takeOut(store: Store, kind: EntryKind, ids: string[]): void {
   const which = { kind, ...asText(ids) };
@@ -211,7 +211,7 @@ function takeOut(store: Store, kind: EntryKind, ids: string[]): void {
   deleteEntries(store).run(which);
 }
 
-const lastGiven = once((store) =>
+const lastGiven = perStore((store) =>
   store.select({ seq: sqliteSequence.seq }).from(sqliteSequence).where(eq(sqliteSequence.name, 'entries')).prepare(),
 );
 
@@ -241,10 +241,10 @@ function putIn(store: Store, listed: readonly Listed[]): void {
   );
 }
 
-const staleOnes = once((store) =>
+const staleOnes = perStore((store) =>
   store.select().from(staleEntries).orderBy(staleEntries.kind).limit(AT_ONCE).prepare(),
 );
-const deleteStale = once((store) =>
+const deleteStale = perStore((store) =>
   store
     .delete(staleEntries)
     .where(and(eq(staleEntries.kind, sql.placeholder('kind')), among(staleEntries.of)))

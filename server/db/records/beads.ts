@@ -5,7 +5,7 @@ import type { FieldProblem } from '../../../core/schema/problems';
 import type { Store } from '../engine/store';
 import { insertRows } from '../engine/insert-rows';
 import { nextNumber } from './next-number';
-import { once } from '../engine/prepared';
+import { perStore } from '../engine/prepared';
 import { Refusal } from '../../errors/refusal';
 import { sameDocument } from '../tables/same-document';
 import { setRow } from '../engine/set-row';
@@ -13,7 +13,7 @@ import { toBead, type BeadDocument } from '../tables/rows';
 import { beads, coupons, jobs, setups } from '../tables/schema';
 import type { Writing } from './write';
 
-const byId = once((store) =>
+const byId = perStore((store) =>
   store
     .select()
     .from(beads)
@@ -31,7 +31,7 @@ const NAMED = [
   {
     field: 'couponId',
     takes: 'the id of a coupon that is kept',
-    kept: once((store) =>
+    kept: perStore((store) =>
       store
         .select({ id: coupons.id })
         .from(coupons)
@@ -42,7 +42,7 @@ const NAMED = [
   {
     field: 'setupId',
     takes: 'the id of a setup that is kept',
-    kept: once((store) =>
+    kept: perStore((store) =>
       store
         .select({ id: setups.id })
         .from(setups)
@@ -53,7 +53,7 @@ const NAMED = [
   {
     field: 'jobId',
     takes: 'a version of the job of that coupon',
-    kept: once((store) =>
+    kept: perStore((store) =>
       store
         .select({ id: jobs.id })
         .from(jobs)
@@ -91,7 +91,7 @@ export function beadRow(bead: Omit<Bead, 'revision'>, revision: number): typeof 
   };
 }
 
-const countOf = once((store) =>
+const countOf = perStore((store) =>
   store
     .select({
       beadCount: count(),
@@ -151,7 +151,7 @@ export function setBead(
   recount(writing, couponId);
 }
 
-const nowById = once((store) => {
+const nowById = perStore((store) => {
   const { outcome, note, takenBack, couponId } = beads;
   return store
     .select({ outcome, note, takenBack, couponId })

@@ -1,6 +1,6 @@
 import { weldState } from '../../../core/record/change/weld-state';
 import type { Inspection, NewRepair } from '../../../core/record/shapes/weld-schema';
-import type { Kept, KeptWeld } from '../../../core/record/shapes/record-file-schema';
+import type { RecordRows, WeldRow } from '../../../core/record/shapes/record-file-schema';
 import { beadRow } from './beads';
 import { pictureRow } from './pictures';
 import { provenRow } from './saved-settings';
@@ -10,13 +10,13 @@ import { beads, care, coupons, jobs, levels, pictures, proven, rigs, setups, wel
 import type { Writing } from './write';
 
 /** The inspections and repairs of a weld. */
-export const stepsOf = ({ steps }: KeptWeld): { inspections: Inspection[]; repairs: NewRepair[] } => ({
+export const stepsOf = ({ steps }: WeldRow): { inspections: Inspection[]; repairs: NewRepair[] } => ({
   inspections: steps.flatMap((step) => ('inspection' in step ? [step.inspection] : [])),
   repairs: steps.flatMap((step) => ('repair' in step ? [step.repair] : [])),
 });
 
 /** The rows of the inspections and repairs of a weld, in their order. */
-export const stepRows = ({ id: weldId, steps }: KeptWeld): (typeof weldSteps.$inferInsert)[] =>
+export const stepRows = ({ id: weldId, steps }: WeldRow): (typeof weldSteps.$inferInsert)[] =>
   steps.map((step) => {
     const [kind, facts] =
       'inspection' in step ? (['inspection', step.inspection] as const) : (['repair', step.repair] as const);
@@ -43,8 +43,8 @@ function found<Thing>(things: ReadonlyMap<string, Thing>, id: string, what: stri
  */
 export function insertAll(
   { store, revision }: Writing,
-  kept: Kept,
-  known: Pick<Kept, 'setups' | 'jobs' | 'beads' | 'proven'> = { setups: [], jobs: [], beads: [], proven: [] },
+  kept: RecordRows,
+  known: Pick<RecordRows, 'setups' | 'jobs' | 'beads' | 'proven'> = { setups: [], jobs: [], beads: [], proven: [] },
 ): void {
   const at = revision();
   const [allSetups, allJobs] = [byId([...known.setups, ...kept.setups]), byId([...known.jobs, ...kept.jobs])];

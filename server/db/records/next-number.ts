@@ -1,9 +1,9 @@
 import { eq, max, sql } from 'drizzle-orm';
-import { once } from '../engine/prepared';
+import { perStore } from '../engine/prepared';
 import { beads } from '../tables/schema';
 import type { Store } from '../engine/store';
 
-const highestOf = once((store) =>
+const highestOf = perStore((store) =>
   store
     .select({ highest: max(beads.number) })
     .from(beads)

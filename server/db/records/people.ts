@@ -1,7 +1,7 @@
 import { asc, desc, eq, sql } from 'drizzle-orm';
 import type { Following, FollowingChange, NewPerson, Person, PersonChange } from '../../../core/access/people-schema';
 import { MOST_ANSWERS } from '../../../core/school/most-answers';
-import { once } from '../engine/prepared';
+import { perStore } from '../engine/prepared';
 import { Refusal } from '../../errors/refusal';
 import { answers, people } from '../tables/access-schema';
 import type { Store } from '../engine/store';
@@ -16,7 +16,7 @@ const toPerson = ({ passPhrase, keeper, habits: _, ...row }: typeof people.$infe
 export const listPeople = (store: Store): Person[] =>
   store.select().from(people).orderBy(asc(people.name), asc(people.id)).all().map(toPerson);
 
-const byId = once((store) =>
+const byId = perStore((store) =>
   store
     .select()
     .from(people)

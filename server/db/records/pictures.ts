@@ -1,6 +1,6 @@
 import { and, asc, between, eq } from 'drizzle-orm';
 import type {
-  KeptPicture,
+  StoredPicture,
   NewPicture,
   Picture,
   PictureChange,
@@ -60,7 +60,7 @@ export function picturesBetween(store: Store, from: number, to: number, report: 
 }
 
 /** The row of a picture. */
-export function pictureRow(picture: KeptPicture, revision: number): typeof pictures.$inferInsert {
+export function pictureRow(picture: StoredPicture, revision: number): typeof pictures.$inferInsert {
   const { file, measuring, ...row } = picture;
   return { ...row, ...file, measuring: measuring === null ? null : JSON.stringify(measuring), revision };
 }

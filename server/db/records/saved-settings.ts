@@ -1,12 +1,12 @@
 import { and, between, count, desc, eq, sql, type SQL } from 'drizzle-orm';
 import type { JobVersion, Setup } from '../../../core/record/shapes/record-schema';
 import type {
-  NewProven,
-  ProvenChange,
-  ProvenPage,
-  ProvenSetting,
+  NewSavedSetting,
+  SavedSettingChange,
+  SavedSettingPage,
+  SavedSetting,
 } from '../../../core/record/shapes/saved-setting-schema';
-import type { Proven } from '../../../core/start/proven-schema';
+import type { SoundBead } from '../../../core/start/sound-bead-schema';
 import { Refusal } from '../../errors/refusal';
 import { readable, toBead, toJob, toSetup, type Unreadable } from '../tables/rows';
 import { beads, coupons, jobs, proven, rigs, setups, welds } from '../tables/schema';
@@ -17,7 +17,7 @@ import type { Writing } from './write';
 type Report = (unreadable: Unreadable) => void;
 
 /** Which kept settings are asked for: all that is left out is any. */
-export type ProvenFilter = {
+export type SavedSettingFilter = {
   rigId?: string;
   baseMetal?: string;
   position?: string;
@@ -54,12 +54,12 @@ type Joined = {
   setup: typeof setups.$inferSelect;
 };
 
-function toProven({ kept, bead, title, rigName, job, setup }: Joined): ProvenSetting {
+function toProven({ kept, bead, title, rigName, job, setup }: Joined): SavedSetting {
   const { id, beadId, rigId, provenAt, by, run, note, putAway, weldCount, revision } = kept;
   return {
     ...{ id, beadId, provenAt, by, note, rigId, rigName, putAway, revision, title },
     ...(run === null ? {} : { run }),
-    how: JSON.parse(kept.how) as ProvenSetting['how'],
+    how: JSON.parse(kept.how) as SavedSetting['how'],
     couponId: bead.couponId,
     bead: toBead(bead),
     job: toJob(job).job,
@@ -69,7 +69,7 @@ function toProven({ kept, bead, title, rigName, job, setup }: Joined): ProvenSet
 }
 
 /** A kept setting; null where there is none. */
-export function findProven(store: Store, id: string): ProvenSetting | null {
+export function findSavedSetting(store: Store, id: string): SavedSetting | null {
   const row = joined(store).where(eq(proven.id, id)).get();
   return row === undefined ? null : toProven(row);
 }
@@ -78,7 +78,7 @@ export function findProven(store: Store, id: string): ProvenSetting | null {
 const WORDS = sql`(${coupons.title} || ' ' || ${rigs.name} || ' ' || ${proven.by} || ' ' || ${proven.note})`;
 const escaped = (text: string): string => text.replace(/[%_\\]/g, (sign) => `\\${sign}`);
 
-function conditions(filter: ProvenFilter): SQL | undefined {
+function conditions(filter: SavedSettingFilter): SQL | undefined {
   const { rigId, baseMetal, position, wireClass, wireMm, thicknessMm, joint, text, putAway = false, after } = filter;
   return and(
     eq(proven.putAway, putAway),
@@ -95,7 +95,7 @@ function conditions(filter: ProvenFilter): SQL | undefined {
 }
 
 /** One page of kept settings, the newest first. */
-export function pageOfProven(store: Store, filter: ProvenFilter, report: Report): ProvenPage {
+export function pageOfSavedSettings(store: Store, filter: SavedSettingFilter, report: Report): SavedSettingPage {
   const rows = joined(store)
     .where(conditions(filter))
     .orderBy(desc(proven.provenAt), desc(proven.id))
@@ -115,7 +115,7 @@ export function pageOfProven(store: Store, filter: ProvenFilter, report: Report)
 }
 
 /** Kept settings that were written in these revisions. */
-export function provenBetween(store: Store, from: number, to: number, report: Report): ProvenSetting[] {
+export function provenBetween(store: Store, from: number, to: number, report: Report): SavedSetting[] {
   const rows = joined(store)
     .where(between(proven.revision, from, to))
     .orderBy(proven.revision)
@@ -132,7 +132,7 @@ export function provenBetween(store: Store, from: number, to: number, report: Re
 const MOST_ON_RIG = 60;
 
 /** The settings kept on a rig that are in use, as starting settings are made of them; one a bead, the newest. */
-export function keptOnRig(store: Store, rigId: string, report: Report): Proven[] {
+export function savedSettingsOfRig(store: Store, rigId: string, report: Report): SoundBead[] {
   const rows = joined(store)
     .where(
       and(eq(proven.rigId, rigId), eq(proven.putAway, false), eq(beads.takenBack, false), eq(beads.outcome, 'sound')),
@@ -156,7 +156,10 @@ export function keptOnRig(store: Store, rigId: string, report: Report): Proven[]
 }
 
 /** What may change of a kept setting, as it stands; null where there is none. */
-export function provenNow(store: Store, id: string): (Required<ProvenChange> & { couponId: string }) | null {
+export function savedSettingNow(
+  store: Store,
+  id: string,
+): (Required<SavedSettingChange> & { couponId: string }) | null {
   const { note, putAway } = proven;
   return (
     store
@@ -170,7 +173,17 @@ export function provenNow(store: Store, id: string): (Required<ProvenChange> & {
 
 /** The row of a kept setting: what it is found by, the plate and the wire, stands beside it. */
 export function provenRow(
-  { id, beadId, provenAt, by, how, run, note, putAway, welds }: NewProven & Pick<ProvenSetting, 'putAway' | 'welds'>,
+  {
+    id,
+    beadId,
+    provenAt,
+    by,
+    how,
+    run,
+    note,
+    putAway,
+    welds,
+  }: NewSavedSetting & Pick<SavedSetting, 'putAway' | 'welds'>,
   job: JobVersion['job'],
   setup: Pick<Setup, 'rig' | 'rigId'>,
   revision: number,
@@ -199,7 +212,10 @@ function foundBy(job: JobVersion['job'], { rig }: Pick<Setup, 'rig'>) {
  * @returns the coupon it belongs to, and whether it was new
  * @throws Refusal where its bead is not kept, was taken back or was not judged sound
  */
-export function prove({ store, revision }: Writing, setting: NewProven): { couponId: string; isNew: boolean } {
+export function saveSetting(
+  { store, revision }: Writing,
+  setting: NewSavedSetting,
+): { couponId: string; isNew: boolean } {
   const row = store
     .select({ bead: beads, job: jobs, setup: setups })
     .from(beads)
@@ -223,7 +239,7 @@ export function prove({ store, revision }: Writing, setting: NewProven): { coupo
 }
 
 /** Notes something on a kept setting, puts it away or brings it back. */
-export function setProven({ store, revision }: Writing, id: string, fields: ProvenChange): void {
+export function setSavedSetting({ store, revision }: Writing, id: string, fields: SavedSettingChange): void {
   setRow(store, proven, id, { ...fields, revision: revision() });
 }
 

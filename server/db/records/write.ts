@@ -1,7 +1,7 @@
 import { sql } from 'drizzle-orm';
 import { listAnew } from '../log/entries';
 import type { Store } from '../engine/store';
-import { once } from '../engine/prepared';
+import { perStore } from '../engine/prepared';
 import { ledger } from '../tables/schema';
 
 /** A store while its transaction runs, with the revision that its writes carry. */
@@ -27,10 +27,10 @@ export function onWritten(store: Store, listener: Heard): () => void {
 }
 
 /** Says that something was written: what a thread of its own wrote is not known here otherwise. */
-export const tellWritten = (store: Store, revision: number): void =>
+export const notifyWritten = (store: Store, revision: number): void =>
   heard.get(store)?.forEach((listener) => listener(revision));
 
-const nextRevision = once((store) =>
+const nextRevision = perStore((store) =>
   store
     .update(ledger)
     .set({ revision: sql`${ledger.revision} + 1` })
@@ -59,7 +59,7 @@ export function writeNow<T>(store: Store, work: (writing: Writing) => T): T {
     },
     { behavior: 'immediate' },
   );
-  if (taken !== null) tellWritten(store, taken);
+  if (taken !== null) notifyWritten(store, taken);
   return done;
 }
 

@@ -1,5 +1,5 @@
 import type { Bead, JobVersion, RigRecord, Setup } from '../../../core/record/shapes/record-schema';
-import type { KeptPicture } from '../../../core/record/shapes/picture-schema';
+import type { StoredPicture } from '../../../core/record/shapes/picture-schema';
 import type { beads, jobs, pictures, rigs, setups } from './schema';
 
 /** A row whose document cannot be read: which one, and why. */
@@ -91,11 +91,11 @@ export function toPicture({
   bytes,
   measuring,
   ...row
-}: typeof pictures.$inferSelect): KeptPicture & { revision: number } {
+}: typeof pictures.$inferSelect): StoredPicture & { revision: number } {
   return {
     ...row,
     file: { hash, width, height, bytes },
-    measuring: measuring === null ? null : (documentOf(measuring) as KeptPicture['measuring']),
+    measuring: measuring === null ? null : (documentOf(measuring) as StoredPicture['measuring']),
   };
 }
 

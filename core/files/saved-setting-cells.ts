@@ -1,17 +1,17 @@
 import type { UnitSystem } from '../quantity/units';
 import { dialsOf } from '../record/draft/case-of';
-import type { ProvenSetting } from '../record/shapes/saved-setting-schema';
+import type { SavedSetting } from '../record/shapes/saved-setting-schema';
 import { proofWords } from '../record/words/proof-words';
 import { SETTING_NAMES, type SettingName } from '../setting/table';
 import { jobCells, settingCells, type Cells, type Marks } from './bead-cells';
 import { csvOf, type Decimal } from './spreadsheet';
 
 /** The settings that any of some kept settings has. */
-const usedIn = (settings: readonly ProvenSetting[]): SettingName[] =>
+const usedIn = (settings: readonly SavedSetting[]): SettingName[] =>
   SETTING_NAMES.filter((name) => settings.some(({ bead }) => bead.settings[name] !== undefined));
 
 function provenCells(
-  { title, rigName, job, setup, bead, provenAt, by, how, run, note, welds }: ProvenSetting,
+  { title, rigName, job, setup, bead, provenAt, by, how, run, note, welds }: SavedSetting,
   names: readonly SettingName[],
   units: UnitSystem,
   decimal: Decimal,
@@ -35,15 +35,15 @@ function provenCells(
  * Kept settings for a spreadsheet: a line each, with the job, what was fitted, the figures in the reader's units and on the machine's
  * own knobs, and who proved them how.
  */
-export const provenCsv = (settings: readonly ProvenSetting[], units: UnitSystem, decimal: Decimal): string =>
+export const provenCsv = (settings: readonly SavedSetting[], units: UnitSystem, decimal: Decimal): string =>
   csvOf(
     settings.map((one) => provenCells(one, usedIn(settings), units, decimal, 'of this machine')),
     decimal,
   );
 
 /** Lines of every kept setting there is, each with the same columns. @param withHead whether their heads stand first */
-export const allProvenCsv = (
-  settings: readonly ProvenSetting[],
+export const savedSettingsCsv = (
+  settings: readonly SavedSetting[],
   units: UnitSystem,
   decimal: Decimal,
   withHead: boolean,

@@ -1,6 +1,7 @@
 import type { FindingState, Suspect } from '../case/schema';
 import type { CauseId } from '../evidence/ids';
 import { CAUSES, meanOf } from '../knowledge';
+import { clamp } from '../quantity/clamp';
 
 /**
  * What one bead leaves for the next on the same plate. Rig, plate and hand stay as they are until something is cured, so
@@ -44,7 +45,7 @@ const odds = (p: number): number => p / (1 - p);
 const REMEMBERED = { 'plate-warm': ['heat-buildup', 'interpass-hot'] } as const;
 
 /** Looks that showed a fault which was not cured since: it is still there. @param cured causes whose remedy was done */
-export function carriedFindings(findings: Findings, cured: readonly string[]): Record<string, 'present'> {
+export function findingsCarriedOver(findings: Findings, cured: readonly string[]): Record<string, 'present'> {
   const holds = (id: string): boolean =>
     OF_LOOK.get(id)?.some((cause) => !cured.includes(cause)) === true ||
     (id in REMEMBERED && !REMEMBERED[id as keyof typeof REMEMBERED].some((cause) => cured.includes(cause)));
@@ -75,7 +76,7 @@ export function suspectsAfter(
   cured: readonly string[],
 ): Suspect[] {
   const judged = new Map(causes.map((one) => [one.cause, one]));
-  const seen = carriedFindings(findings, cured);
+  const seen = findingsCarriedOver(findings, cured);
   return LASTING.filter(({ check, early = check }) => !(check in seen || early in seen)).flatMap(
     ({ id, usual, check }) => {
       if (cured.includes(id)) return [{ cause: id, times: BOUNDS.least }];
@@ -85,7 +86,7 @@ export function suspectsAfter(
       // What merely was not seen may be seen on the next bead: it stays over what was looked at and clear.
       const times = findings[check] === 'absent' ? Math.min(REFUTED, drawn) : Math.max(1.1 * REFUTED, drawn);
       if (Math.abs(Math.log(times)) < Math.log(WORTH_KEEPING)) return [];
-      return [{ cause: id, times: Number(Math.min(BOUNDS.most, Math.max(BOUNDS.least, times)).toPrecision(3)) }];
+      return [{ cause: id, times: Number(clamp(times, BOUNDS.least, BOUNDS.most).toPrecision(3)) }];
     },
   );
 }
@@ -107,7 +108,7 @@ export function leavesOf(
   const cured = curedBy(moves);
   return {
     cured,
-    findings: carriedFindings(bead.findings, cured),
+    findings: findingsCarriedOver(bead.findings, cured),
     suspects: suspectsAfter(causes, bead, cured),
   };
 }

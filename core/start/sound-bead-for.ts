@@ -1,7 +1,7 @@
 import { completeMix } from '../case/gas-mix';
 import type { Case, Job, Joint, Rig } from '../case/schema';
 import { PROOFS } from './proofs';
-import type { Proven } from './proven-schema';
+import type { SoundBead } from './sound-bead-schema';
 
 /** Joints that are welded alike. */
 const ALIKE: Record<Joint, 'corner' | 'flat' | 'edge' | 'plug'> = {
@@ -42,7 +42,7 @@ function apart(a: Job, b: Job): number | null {
 }
 
 /** How strongly one was proved: a kept one over one that was only judged sound, a cut over a bent one. */
-const proofOf = ({ kept }: Proven): number =>
+const proofOf = ({ kept }: SoundBead): number =>
   kept === undefined ? -1 : Math.max(...kept.how.map((one) => PROOFS.indexOf(one)));
 
 /**
@@ -52,7 +52,7 @@ const proofOf = ({ kept }: Proven): number =>
  * @param input the job and what is fitted now
  * @returns null where nothing is alike, or its volts or wire were not known
  */
-export function provenFor(proven: readonly Proven[], { job = {}, rig = {} }: Case): Proven | null {
+export function soundBeadFor(proven: readonly SoundBead[], { job = {}, rig = {} }: Case): SoundBead | null {
   const alike = proven.flatMap((one) => {
     const { voltageV, wireSpeedMPerMin, trimPct } = one.settings;
     const far = sameRig(one.rig, rig) ? apart(one.job, job) : null;

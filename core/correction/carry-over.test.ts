@@ -1,7 +1,7 @@
 import { answer } from '../answer';
 import { CASE_FORMAT, type Case, type FindingState } from '../case/schema';
 import { CAUSES, meanOf } from '../knowledge';
-import { carriedFindings, curedBy, suspectsAfter } from './carried';
+import { findingsCarriedOver, curedBy, suspectsAfter } from './carry-over';
 
 const causeOf = (id: string) => CAUSES.find((cause) => cause.id === id)!;
 const checkOf = (id: string) => causeOf(id).check;
@@ -15,13 +15,13 @@ describe('what is known of the next bead', () => {
       [checkOf('tip-worn')]: 'absent',
       [checkOf('gas-leak')]: 'present',
     } as const;
-    expect(carriedFindings(findings, [])).toEqual({ [checkOf('gas-leak')]: 'present' });
-    expect(carriedFindings(findings, ['gas-leak'])).toEqual({});
+    expect(findingsCarriedOver(findings, [])).toEqual({ [checkOf('gas-leak')]: 'present' });
+    expect(findingsCarriedOver(findings, ['gas-leak'])).toEqual({});
     // A plate that was warm is warm still, until it was left to cool.
-    expect(carriedFindings({ 'plate-warm': 'present' }, [])).toEqual({ 'plate-warm': 'present' });
-    expect(carriedFindings({ 'plate-warm': 'present' }, ['heat-buildup'])).toEqual({});
+    expect(findingsCarriedOver({ 'plate-warm': 'present' }, [])).toEqual({ 'plate-warm': 'present' });
+    expect(findingsCarriedOver({ 'plate-warm': 'present' }, ['heat-buildup'])).toEqual({});
     // A trial of the knobs is no look, and an id of another day says nothing.
-    expect(carriedFindings({ [checkOf('voltage-low')]: 'present' }, ['retired-cause'])).toEqual({});
+    expect(findingsCarriedOver({ [checkOf('voltage-low')]: 'present' }, ['retired-cause'])).toEqual({});
   });
 
   it('takes the cures from the moves that were made', () => {

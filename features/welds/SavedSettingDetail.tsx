@@ -4,7 +4,7 @@ import { ScrollView, View } from 'react-native';
 import { appearanceFrom } from '@/core/bead/appearance';
 import { dialsOf } from '@/core/record/draft/case-of';
 import { emptyDraft } from '@/core/record/draft/draft';
-import type { ProvenSetting } from '@/core/record/shapes/saved-setting-schema';
+import type { SavedSetting } from '@/core/record/shapes/saved-setting-schema';
 import { fittedSince } from '@/core/start/fitted-since';
 import { MAIN_SETTINGS, TURNED_SETTINGS, type SettingName } from '@/core/setting/table';
 import { BENCH_COUPON, draftOn } from '@/client/stored/device-state';
@@ -27,18 +27,18 @@ import { typedFigure } from '../shared/record-form';
 import { fittedWords } from '../shared/rig-words';
 import { makeChange } from '../../client/send-changes';
 import { dayWords } from '../shared/time-words';
-import { Told } from '../shared/Told';
+import { TopicNotes } from '../shared/TopicNotes';
 import { useUnits } from '../shared/use-habits';
 import { useLeadOn } from '../shared/use-lead-on';
 import { isGone, useRigs, useSubmit } from '../../client/use-records';
-import { useProven, useWeldPages } from '../../client/use-welds';
+import { useSavedSetting, useWeldPages } from '../../client/use-welds';
 import { proofWords } from '@/core/record/words/proof-words';
 import { WeldRow } from './WeldRow';
 
 /** A kept setting: what it was, what it was proved by, what differs now, and the welds made with it. */
-export function ProvenDetail({ provenId, named }: { provenId: string; named: boolean }) {
+export function SavedSettingDetail({ provenId, named }: { provenId: string; named: boolean }) {
   const router = useRouter();
-  const { data: setting, error, refetch } = useProven(provenId);
+  const { data: setting, error, refetch } = useSavedSetting(provenId);
   useTitle(named && setting !== undefined ? `${setting.title}: kept setting` : 'Kept settings');
   if (error !== null)
     return (
@@ -56,7 +56,7 @@ export function ProvenDetail({ provenId, named }: { provenId: string; named: boo
   return <Kept setting={setting} />;
 }
 
-function Kept({ setting }: { setting: ProvenSetting }) {
+function Kept({ setting }: { setting: SavedSetting }) {
   const router = useRouter();
   const leadOn = useLeadOn();
   const units = useUnits();
@@ -88,9 +88,9 @@ function Kept({ setting }: { setting: ProvenSetting }) {
           />
         </View>
         <View className="min-w-60 flex-1 gap-2">
-          <Told label="Run with" lines={[fittedWords(setup.rig, units)]} />
-          {run !== undefined && <Told label="Led" lines={[run === 'weave' ? 'In a weave' : 'Straight']} />}
-          {note !== '' && <Told label="Besides" lines={[note]} />}
+          <TopicNotes label="Run with" lines={[fittedWords(setup.rig, units)]} />
+          {run !== undefined && <TopicNotes label="Led" lines={[run === 'weave' ? 'In a weave' : 'Straight']} />}
+          {note !== '' && <TopicNotes label="Besides" lines={[note]} />}
         </View>
       </Row>
       {(bead.takenBack || bead.outcome !== 'sound') && (
@@ -132,7 +132,7 @@ function Kept({ setting }: { setting: ProvenSetting }) {
 
 /** A new coupon with the job of a kept setting, its figures on the bench. */
 async function onTheBench(
-  { title, rigId, job, bead }: ProvenSetting,
+  { title, rigId, job, bead }: SavedSetting,
   put: ReturnType<typeof useSubmit>['put'],
   open: () => void,
 ): Promise<void> {
@@ -149,7 +149,7 @@ async function onTheBench(
 }
 
 /** The welds made with a setting, and another one. */
-function Welds({ setting }: { setting: ProvenSetting }) {
+function Welds({ setting }: { setting: SavedSetting }) {
   const [adding, setAdding] = useState(false);
   const { welds } = useWeldPages({ proven: setting.id });
   return (
@@ -170,7 +170,7 @@ function Welds({ setting }: { setting: ProvenSetting }) {
   );
 }
 
-function AddWeld({ setting, onDone }: { setting: ProvenSetting; onDone: () => void }) {
+function AddWeld({ setting, onDone }: { setting: SavedSetting; onDone: () => void }) {
   const leadOn = useLeadOn();
   const units = useUnits();
   const [who, setWho] = useStored(WHO);

@@ -13,7 +13,7 @@ const OUTSIDE = ['/join', '/trust'];
  * Says that the server asks who is there. A device that has seen nothing yet is led to the door; one that is in the middle of work
  * is not: what is tapped stays, and waits.
  */
-export function ComeInNote() {
+export function SignInNote() {
   const { asksWho } = useServerState();
   const path = usePathname();
   const router = useRouter();

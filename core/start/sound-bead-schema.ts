@@ -4,7 +4,7 @@ import { PROOFS } from './proofs';
 import { ID, INSTANT } from '../schema/parts';
 
 /** A bead that was judged sound on a rig, with all that makes it worth running again. */
-export const PROVEN_SCHEMA = {
+export const SOUND_BEAD_SCHEMA = {
   type: 'object',
   additionalProperties: false,
   required: ['beadId', 'couponId', 'title', 'number', 'ranAt', 'settings', 'job', 'rig'],
@@ -32,4 +32,4 @@ export const PROVEN_SCHEMA = {
   },
 } as const satisfies JSONSchema;
 
-export type Proven = FromSchema<typeof PROVEN_SCHEMA>;
+export type SoundBead = FromSchema<typeof SOUND_BEAD_SCHEMA>;

@@ -1,9 +1,9 @@
 import type { NewBead } from '../../core/record/shapes/record-schema';
-import { prove } from '../db/records/saved-settings';
+import { saveSetting } from '../db/records/saved-settings';
 import { inspect, logWeld, repair } from '../db/records/welds';
 import type { Writing } from '../db/records/write';
 import { demoId } from './demo-id';
-import type { ToldProven } from './welds';
+import type { DemoSavedSetting } from './welds';
 
 const STEP_AFTER = 60 * 60 * 1000;
 
@@ -11,16 +11,16 @@ const STEP_AFTER = 60 * 60 * 1000;
  * Keeps the setting of a bead as it is told, with its welds: each the same day, an hour after what came before it.
  * @param index of the setting among all of the demo
  */
-export function keepTold(
+export function saveDemo(
   writing: Writing,
-  { welds, ...setting }: Omit<ToldProven, 'coupon'>,
+  { welds, ...setting }: Omit<DemoSavedSetting, 'coupon'>,
   index: number,
   bead: Pick<NewBead, 'id' | 'couponId' | 'ranAt'>,
 ): void {
   let at = Date.parse(bead.ranAt);
   const later = (): string => new Date((at += STEP_AFTER)).toISOString();
   const provenId = demoId(5, index);
-  prove(writing, { ...setting, id: provenId, couponId: bead.couponId, beadId: bead.id, provenAt: later() });
+  saveSetting(writing, { ...setting, id: provenId, couponId: bead.couponId, beadId: bead.id, provenAt: later() });
   welds.forEach(({ steps, note = '', ...weld }, w) => {
     const weldId = demoId(6, index * 100 + w);
     logWeld(writing, { ...weld, note, id: weldId, provenId, weldedAt: later() });

@@ -9,7 +9,7 @@ import { serverAnswered, serverAsksWho } from '../../client/server-state';
 import { SESSION } from '../../client/use-session';
 
 /** Comes in, and asks for everything anew. @throws RequestProblem where it is not let in */
-export async function comeIn(
+export async function signIn(
   client: QueryClient,
   how: Pick<NewSession, 'name' | 'passPhrase' | 'code'>,
 ): Promise<Session> {

@@ -3,7 +3,7 @@ import { Words } from '@/ui/Words';
 import { useTextIn } from './use-habits';
 
 /** What is said of one side of a job, under its name; nothing where nothing is to be said. */
-export function Told({
+export function TopicNotes({
   label,
   lines,
   className = '',

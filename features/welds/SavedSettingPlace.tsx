@@ -1,6 +1,6 @@
 import { lazy, memo, Suspense, useCallback, useDeferredValue, useState } from 'react';
 import { useWindowDimensions, View } from 'react-native';
-import type { ProvenSetting } from '@/core/record/shapes/saved-setting-schema';
+import type { SavedSetting } from '@/core/record/shapes/saved-setting-schema';
 import { MAIN_SETTINGS } from '@/core/setting/table';
 import { figureWithUnit } from '@/core/setting/words';
 import { BENCH_COUPON } from '@/client/stored/device-state';
@@ -24,18 +24,18 @@ import { dayWords } from '../shared/time-words';
 import { useUnits } from '../shared/use-habits';
 import { useOlder } from '../../client/use-older';
 import { useCoupon } from '../../client/use-records';
-import { useProvenPages } from '../../client/use-welds';
-import type { ProvenAsked } from '../../client/weld-api';
-import { ProvenDetail } from './ProvenDetail';
+import { useSavedSettingPages } from '../../client/use-welds';
+import type { SavedSettingQuery } from '../../client/weld-api';
+import { SavedSettingDetail } from './SavedSettingDetail';
 import { proofWords } from '@/core/record/words/proof-words';
 
 type Shown = 'all' | 'like' | 'rig' | 'away';
 
-const NONE: readonly ProvenSetting[] = [];
-const idOf = ({ id }: ProvenSetting): string => id;
+const NONE: readonly SavedSetting[] = [];
+const idOf = ({ id }: SavedSetting): string => id;
 
 /** The settings that were proved, and the one that is looked at. @param provenId null while none is */
-export function ProvenPlace({ provenId }: { provenId: string | null }) {
+export function SavedSettingPlace({ provenId }: { provenId: string | null }) {
   useTitle('Kept settings');
   const isWide = useWindowDimensions().width >= WIDE;
   const [shown, setShown] = useLeft<Shown>('which settings', 'all');
@@ -43,12 +43,12 @@ export function ProvenPlace({ provenId }: { provenId: string | null }) {
   const said = useDeferredValue(text);
   const onBench = useCoupon(useStoredPart(BENCH_COUPON, (id) => id)).data;
   const asked = askedFor(shown, said, onBench);
-  const { pages, settings } = useProvenPages(asked);
+  const { pages, settings } = useSavedSettingPages(asked);
   const first = settings?.[0]?.id ?? null;
   const open = provenId ?? (isWide ? first : null);
   const chosenId = isWide ? open : null;
   const draw = useCallback(
-    (setting: ProvenSetting) => <ProvenRow setting={setting} here={setting.id === chosenId} />,
+    (setting: SavedSetting) => <ProvenRow setting={setting} here={setting.id === chosenId} />,
     [chosenId],
   );
   const { hasNextPage } = pages;
@@ -124,7 +124,7 @@ export function ProvenPlace({ provenId }: { provenId: string | null }) {
     open === null ? (
       <Words className="p-6 text-faint">Choose a setting to see it.</Words>
     ) : (
-      <ProvenDetail key={open} provenId={open} named={provenId !== null} />
+      <SavedSettingDetail key={open} provenId={open} named={provenId !== null} />
     );
   return <TwoPane list={list} detail={detail} chosen={provenId !== null} />;
 }
@@ -132,7 +132,7 @@ export function ProvenPlace({ provenId }: { provenId: string | null }) {
 /** Fetched when it is asked for: nobody needs the writing of files to find a setting. */
 const ProvenFiles = lazy(() => import('./ProvenFiles'));
 
-function AsFile({ settings }: { settings: readonly ProvenSetting[] }) {
+function AsFile({ settings }: { settings: readonly SavedSetting[] }) {
   const [open, setOpen] = useState(false);
   if (!open)
     return (
@@ -147,7 +147,7 @@ function AsFile({ settings }: { settings: readonly ProvenSetting[] }) {
   );
 }
 
-function askedFor(shown: Shown, text: string, onBench: ReturnType<typeof useCoupon>['data']): ProvenAsked {
+function askedFor(shown: Shown, text: string, onBench: ReturnType<typeof useCoupon>['data']): SavedSettingQuery {
   const words = text.trim() === '' ? {} : { text: text.trim() };
   if (shown === 'away') return { ...words, putAway: true };
   if (onBench === undefined || shown === 'all') return words;
@@ -162,7 +162,7 @@ function askedFor(shown: Shown, text: string, onBench: ReturnType<typeof useCoup
   };
 }
 
-const ProvenRow = memo(function ProvenRow({ setting, here }: { setting: ProvenSetting; here: boolean }) {
+const ProvenRow = memo(function ProvenRow({ setting, here }: { setting: SavedSetting; here: boolean }) {
   const units = useUnits();
   const { id, title, bead, job, setup, rigName, provenAt, by, how, welds } = setting;
   const figures = MAIN_SETTINGS.slice(0, 2).flatMap((name) => {

@@ -1,7 +1,7 @@
 import { parse } from 'papaparse';
 import { EXAMPLE_CASE } from '../cases/example';
-import type { ProvenSetting } from '../record/shapes/saved-setting-schema';
-import { provenCsv } from './proven-cells';
+import type { SavedSetting } from '../record/shapes/saved-setting-schema';
+import { provenCsv } from './saved-setting-cells';
 
 const SETTING = {
   ...{ id: 'p', title: '=Hook', rigName: 'Dock set', provenAt: '2026-05-04T10:00:00.000Z', by: 'Ada', welds: 2 },
@@ -23,7 +23,7 @@ const SETTING = {
     },
   },
   bead: { settings: { voltageV: 19.5, wireSpeedMPerMin: 7.5, travelAngleDeg: -10 } },
-} as unknown as ProvenSetting;
+} as unknown as SavedSetting;
 
 const read = (text: string, delimiter = ','): Record<string, string>[] =>
   parse<Record<string, string>>(text, { header: true, delimiter }).data;

@@ -5,7 +5,7 @@ import type { PictureView } from '../../core/picture/sizes';
  * Photographs of the demo, as they are told: of which bead or weld, from where, and what is measured in them. They are drawn by
  * `npm run demo-pictures` from the drawing of the bead, with a rule beside it, into `server/demo/pictures/`.
  */
-export type ToldPicture = {
+export type DemoPicture = {
   /** A bead of a coupon, by its title and place, or a weld by its title. */
   of: { coupon: string; bead: number } | { weld: string };
   view: PictureView;
@@ -18,7 +18,7 @@ export type ToldPicture = {
   measured?: boolean;
 };
 
-export const TOLD_PICTURES: readonly ToldPicture[] = [
+export const DEMO_PICTURES: readonly DemoPicture[] = [
   { of: { coupon: 'Sluice rack 2, new bracket', bead: 0 }, view: 'face', turned: 2 },
   { of: { coupon: 'Sluice rack 2, new bracket', bead: 1 }, view: 'face', turned: -1.5 },
   {
