@@ -190,9 +190,9 @@ export function correct(engine: Engine, input: Case, diagnosis: Diagnosis): Corr
   const work: Work = { engine, input, diagnosis };
   const today = toGoOnWith(input.settings ?? {});
   const { moves: remedies, numbersStay } = remediesOf(work);
-  const anew = remedies.flatMap(({ cause: id }) => RESET_BY_CURE[id] ?? []);
+  const reset = remedies.flatMap(({ cause: id }) => RESET_BY_CURE[id] ?? []);
   const school = turnedBySchool(input);
-  const situation = situationOf(work, school, anew);
+  const situation = situationOf(work, school, reset);
   if (situation === null) {
     const moves = [...remedies, ...techniqueMoves(work, null)];
     return {
@@ -214,12 +214,12 @@ export function correct(engine: Engine, input: Case, diagnosis: Diagnosis): Corr
   const procedure = input.job?.procedure;
   const bounds = withinProcedure(machine, situation.setup, procedure);
   const starts = searchStarts(situation, bounds);
-  const free = freeSettings(situation, numbersStay, anew);
+  const free = freeSettings(situation, numbersStay, reset);
   const held = school === null ? null : HELD_FOR[school];
   const mayTurn = free.filter((name) => name !== held || situation.today[name] === null);
   const solved = (of: Situation, limits: Bounds, turning: readonly MainSetting[]): Target =>
     inBalance(of, limits, input.rig?.dials, notColder(work, of, solve(of, limits, starts, turning, input.rig?.dials)));
-  const byHeat = school === null ? null : situationOf(work, null, anew);
+  const byHeat = school === null ? null : situationOf(work, null, reset);
   // A school yields where the figure that it holds leaves no quiet arc, or one that the plate does not fuse by or does not stand.
   const within = (limits: Bounds): Target => {
     const target = solved(situation, limits, mayTurn);
@@ -235,7 +235,7 @@ export function correct(engine: Engine, input: Case, diagnosis: Diagnosis): Corr
 
   // A pulsing machine sets the volts itself: there is no other way round.
   const other = situation.setup.pulse ? null : turnedFirst(moves);
-  const otherWay = other === null ? null : situationOf(work, other === 'voltageV' ? 'wire' : 'volts', anew);
+  const otherWay = other === null ? null : situationOf(work, other === 'voltageV' ? 'wire' : 'volts', reset);
   const isDistanceKnown = situation.today.stickOutMm !== null;
   const otherStickOut = (one: Target): number => (isDistanceKnown ? one.stickOutMm : to.stickOutMm);
   const otherSolved =

@@ -14,7 +14,7 @@ export function pairOf(moves: readonly Move[]): Move[] {
 
 /**
  * The moves to make before the next bead. One at a time is one change, but volts and wire that both move keep their
- * balance only together, so that pair counts as one. Faults that a look showed are all put right at once, with what is set anew by
+ * balance only together, so that pair counts as one. Faults that a look showed are all put right at once, with what is reset by
  * that: only what is guessed at is a trial. The numbers are tried after them.
  * @param changes one change at a time, or all at once
  */
@@ -24,8 +24,8 @@ export function movesNow(correction: Correction, changes: 'one' | 'all'): Move[]
   if (changes === 'all' || first === undefined) return moves;
   if (first.kind === 'setting') return isIn(PAIR, first.setting) ? pairOf(moves) : [first];
   const remedies = moves.filter((move) => move === first || (move.kind === 'remedy' && move.seen));
-  const anew = remedies.flatMap((move) => (move.kind === 'remedy' ? (RESET_BY_CURE[move.cause] ?? []) : []));
-  return [...remedies, ...moves.filter((move) => move.kind === 'setting' && isIn(anew, move.setting))];
+  const reset = remedies.flatMap((move) => (move.kind === 'remedy' ? (RESET_BY_CURE[move.cause] ?? []) : []));
+  return [...remedies, ...moves.filter((move) => move.kind === 'setting' && isIn(reset, move.setting))];
 }
 
 /** What to start with where figures are not known yet: the proposed value of each main setting that is missing. */
