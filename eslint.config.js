@@ -51,6 +51,16 @@ module.exports = defineConfig([
           selector: "CallExpression[callee.object.name='Date'][callee.property.name='now']",
           message: 'Ask the port for the time; performance.now() for how long something takes.',
         },
+        {
+          selector: 'CallExpression[callee.name=/^set(Timeout|Interval)$/]',
+          message:
+            'Wait through the port: after() and every() of the page; after(), every() and pause() of the server’s clock.',
+        },
+        {
+          selector:
+            'CallExpression[callee.property.name=/^set(Timeout|Interval)$/][callee.object.name=/^(window|globalThis)$/]',
+          message: 'Wait through the port: after() and every() of the page.',
+        },
       ],
     },
   },

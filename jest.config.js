@@ -26,6 +26,7 @@ module.exports = {
       displayName: 'interface',
       preset: 'jest-expo/web',
       setupFiles: [...setupFiles, '<rootDir>/scripts/jest-styles.js'],
+      setupFilesAfterEnv: ['<rootDir>/scripts/jest-patience.js'],
       // These are modules of the newer kind, which the preset leaves as they are.
       moduleNameMapper: {
         '^nanoid$': '<rootDir>/node_modules/nanoid/index.cjs',

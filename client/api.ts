@@ -39,7 +39,7 @@ async function sent<T>(path: string, init: RequestInit, patience: number, ended?
   let response: Response;
   const stop = new AbortController();
   const end = (): void => stop.abort();
-  const timer = setTimeout(end, patience);
+  const callOff = platform().after(patience, end);
   ended?.addEventListener('abort', end);
   try {
     response = await platform().request(`/api${path}`, { ...init, signal: stop.signal });
@@ -47,7 +47,7 @@ async function sent<T>(path: string, init: RequestInit, patience: number, ended?
   } catch {
     throw new RequestProblem('The workshop server cannot be reached.');
   } finally {
-    clearTimeout(timer);
+    callOff();
     ended?.removeEventListener('abort', end);
   }
   const problem = (await response.json().catch(() => ({}))) as ProblemDocument;

@@ -1,6 +1,7 @@
 import type { QueryClient } from '@tanstack/react-query';
 import type { Changes } from '@/core/record/shapes/change-schema';
 import type { Coupon, CouponRow } from '@/core/record/shapes/record-schema';
+import { platform } from '@/platform/ports';
 import { fetchChanges, fetchRevision, NOT_IN, RequestProblem } from './api';
 import { noteConflicts } from './conflicts';
 import {
@@ -60,13 +61,13 @@ export function seeChanges(client: QueryClient, changes: Changes): void {
 function pause(ms: number, ended: AbortSignal): Promise<void> {
   return new Promise((done) => {
     const end = (): void => {
-      clearTimeout(timer);
+      callOff();
       document.removeEventListener('visibilitychange', end);
       hearNoMore();
       ended.removeEventListener('abort', end);
       done();
     };
-    const timer = setTimeout(end, ms);
+    const callOff = platform().after(ms, end);
     document.addEventListener('visibilitychange', end);
     const hearNoMore = onServerBack(end);
     ended.addEventListener('abort', end);

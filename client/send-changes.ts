@@ -94,12 +94,12 @@ function nudge(): { now: () => void; wait: (ms: number | null) => Promise<void> 
     wait: (ms) =>
       new Promise<void>((done) => {
         const end = (): void => {
-          clearTimeout(timer);
+          callOff?.();
           wake = null;
           nudged = false;
           done();
         };
-        const timer = ms === null ? undefined : setTimeout(end, ms);
+        const callOff = ms === null ? undefined : platform().after(ms, end);
         wake = end;
         if (nudged) end();
       }),

@@ -6,12 +6,13 @@ import { clearDeviceDatabase, deviceDatabase } from '@/client/outbox/device-data
 import { CONFLICTS, deviceId } from '@/client/stored/device-state';
 import { resetOutbox, enqueue, readOutbox, pendingNow } from '@/client/outbox/outbox';
 import { platform, replacePlatform } from '@/platform/ports';
+import { quickTimers } from '@/platform/testing/timers';
 import { forgetMemory, stored } from '@/platform/stored';
 import { noteConflicts, settleConflict } from './conflicts';
 import { seeChanges, startListening } from './change-feed';
 import { couponKey, recordsClient, RIGS, seeAnswer } from './records-client';
 import { makeChange, startSending } from './send-changes';
-import { onServerBack, serverAnswered, serverAway, serverInTrouble, serverState } from './server-state';
+import { serverAnswered, serverState } from './server-state';
 
 const ID = (n: number): string => `0190b000-0000-7000-8000-${String(n).padStart(12, '0')}`;
 const NOTHING_NEW: Changes = {
@@ -32,6 +33,7 @@ beforeEach(async () => {
   forgetMemory();
   serverAnswered();
   replacePlatform({
+    ...quickTimers,
     now: () => new Date('2026-05-04T09:30:00.000Z'),
     newId: () => ID((count += 1)),
     storage: {
@@ -75,7 +77,7 @@ describe('sending what waits', () => {
     const changes = [note(1, 'a'), note(2, 'b'), note(1, 'c')];
     await enqueue(changes);
     stop = startSending(recordsClient());
-    await waitFor(() => expect(pendingNow()).toEqual([]), { timeout: 6000 });
+    await waitFor(() => expect(pendingNow()).toEqual([]));
     const [a, b, c] = changes.map(({ id }) => id);
     expect(sent).toEqual([a, a, a, b, b, c]);
     expect(serverState()).toEqual({ away: false, trouble: null, asksWho: false });
@@ -88,13 +90,12 @@ describe('sending what waits', () => {
     await enqueue([note(1, 'a'), note(2, 'b')]);
     stop = startSending(recordsClient());
     await waitFor(() => expect(serverState()).toEqual({ away: false, trouble: null, asksWho: true }));
-    await waitFor(() => expect(sent).toBeGreaterThan(2), { timeout: 6000 });
+    await waitFor(() => expect(sent).toBeGreaterThan(2));
     expect(pendingNow().map(({ refused }) => refused)).toEqual([null, null]);
     isIn = true;
     const before = sent;
     serverAnswered();
-    // Not after the pause that it had come to.
-    await waitFor(() => expect(pendingNow()).toEqual([]), { timeout: 400 });
+    await waitFor(() => expect(pendingNow()).toEqual([]));
     expect(sent).toBe(before + 2);
   });
 
@@ -107,7 +108,7 @@ describe('sending what waits', () => {
     await waitFor(() => expect(serverState().trouble).toBe('Make room on the disk.'));
     expect(pendingNow().map(({ refused }) => refused)).toEqual([null, null]);
     isFull = false;
-    await waitFor(() => expect(pendingNow()).toEqual([]), { timeout: 4000 });
+    await waitFor(() => expect(pendingNow()).toEqual([]));
     expect(serverState().trouble).toBeNull();
   });
 
@@ -121,7 +122,7 @@ describe('sending what waits', () => {
           : taken(id);
     await enqueue([refused, broken, fine]);
     stop = startSending(recordsClient());
-    await waitFor(() => expect(pendingNow()).toHaveLength(2), { timeout: 12_000 });
+    await waitFor(() => expect(pendingNow()).toHaveLength(2));
     expect(pendingNow().map(({ refused: why }) => why)).toEqual([
       { code: 'not-found', detail: 'No such bead.' },
       { code: 'broken', detail: 'Something broke here.' },
@@ -233,9 +234,9 @@ describe('what others write', () => {
       return { status: 200, body: since.length < 3 ? { ...NOTHING_NEW, upTo: 60 + since.length } : NOTHING_NEW };
     };
     stop = startListening(recordsClient());
-    await waitFor(() => expect(serverState().away).toBe(true), { timeout: 4000 });
+    await waitFor(() => expect(serverState().away).toBe(true));
     isAway = false;
-    await waitFor(() => expect(since).toHaveLength(3), { timeout: 6000 });
+    await waitFor(() => expect(since).toHaveLength(3));
     expect(since).toEqual(['10', '61', '62'].map((from, i) => `/api/changes?since=${from}&wait=${i === 0 ? 0 : 20}`));
     expect(serverState().away).toBe(false);
   });
@@ -305,21 +306,4 @@ describe('what was seen', () => {
     const [kept] = await (await deviceDatabase()).getAll('seen');
     expect(kept).toContain('With the bead');
   });
-});
-
-it('a server that comes back is told once, one that never went is not', () => {
-  const told = jest.fn();
-  const end = onServerBack(told);
-  serverAnswered();
-  serverInTrouble('full');
-  serverAnswered();
-  expect(told).not.toHaveBeenCalled();
-  serverAway();
-  serverAway();
-  serverAnswered();
-  expect(told).toHaveBeenCalledTimes(1);
-  end();
-  serverAway();
-  serverAnswered();
-  expect(told).toHaveBeenCalledTimes(1);
 });

@@ -14,6 +14,10 @@ export type TextStorage = {
 /** The only doors to the outside. Given once; tests put others in their place. */
 export type Ports = {
   now: () => Date;
+  /** Does something once so many ms have gone by. @returns how it is called off */
+  after: (ms: number, work: () => void) => () => void;
+  /** Does something every so many ms. @returns how to end it */
+  every: (ms: number, work: () => void) => () => void;
   newId: () => string;
   storage: TextStorage;
   /** Sends a request to the workshop's server. */
@@ -149,6 +153,16 @@ const KINDS: readonly [RegExp, string][] = [
 const deviceKind = (): string =>
   KINDS.find(([pattern]) => pattern.test(globalThis.navigator?.userAgent ?? ''))?.[1] ?? 'Computer';
 
+function after(ms: number, work: () => void): () => void {
+  const timer = setTimeout(work, ms);
+  return () => clearTimeout(timer);
+}
+
+function every(ms: number, work: () => void): () => void {
+  const timer = setInterval(work, ms);
+  return () => clearInterval(timer);
+}
+
 const BROWSER: Ports = {
   forget,
   takeFromAddress,
@@ -164,6 +178,8 @@ const BROWSER: Ports = {
   buzz: (ms) => void (globalThis.navigator as Partial<Navigator>).vibrate?.(ms),
   print: () => globalThis.print(),
   now: () => new Date(),
+  after,
+  every,
   newId: () => v7(),
   storage: browserStorage,
   request,

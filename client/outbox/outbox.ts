@@ -2,6 +2,7 @@ import { useSyncExternalStore } from 'react';
 import type { Changed, PendingChange } from '../../core/record/shapes/change-schema';
 import { isPendingChange } from '../../core/record/pending/is-pending-change';
 import { deviceDatabase, type StoredChange, type Rejection } from './device-database';
+import { platform } from '../../platform/ports';
 import { setStorageNotice } from '../../platform/stored';
 
 /**
@@ -78,7 +79,7 @@ export function fileAddressOf({ change: { id }, file }: OutboxItem): string | nu
 function endAddress(id: string): void {
   const address = addresses.get(id);
   addresses.delete(id);
-  if (address !== undefined) setTimeout(() => URL.revokeObjectURL(address), ADDRESS_FOR);
+  if (address !== undefined) platform().after(ADDRESS_FOR, () => URL.revokeObjectURL(address));
 }
 
 /** The files that go with changes, by the ids of these. */

@@ -56,11 +56,8 @@ function NextDevice({ session: { trust } }: { session: Session }) {
   });
   useEffect(() => {
     if (data === undefined) return;
-    const timer = setTimeout(
-      () => void refetch(),
-      Math.max(1000, Date.parse(data.goodUntil) - platform().now().getTime() - AHEAD_MS),
-    );
-    return () => clearTimeout(timer);
+    const ahead = Date.parse(data.goodUntil) - platform().now().getTime() - AHEAD_MS;
+    return platform().after(Math.max(1000, ahead), () => void refetch());
   }, [data, refetch]);
   const [best, ...others] = data?.addresses ?? [];
   return (

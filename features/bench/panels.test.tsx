@@ -5,7 +5,6 @@ import { replacePlatform } from '@/platform/ports';
 import { store, stored } from '@/platform/stored';
 import { cell, open, press, Screen, type } from './testing/panels';
 import { ID, OnBench, openShop, PatientWorker, type Shop } from './testing/shop';
-import { REST_MS } from './state/use-rest';
 
 let shop: Shop;
 beforeEach(async () => {
@@ -162,7 +161,7 @@ describe('the verdict', () => {
   it('asks what would tell the most, and takes the answer', async () => {
     await open();
     press('Log bead 1');
-    await screen.findAllByLabelText(/: Seen$/, {}, { timeout: 5000 });
+    await screen.findAllByLabelText(/: Seen$/);
     const log = await screen.findByRole('button', { name: 'Log bead 2' });
     const [first] = screen.getAllByLabelText(/: Seen$/);
     const name = first.getAttribute('aria-label')!;
@@ -170,7 +169,7 @@ describe('the verdict', () => {
     await waitFor(() => expect(screen.queryByLabelText(name)).toBeNull());
     await waitFor(() => expect(log.getAttribute('aria-disabled')).not.toBe('true'));
     press('Log bead 2');
-    await waitFor(() => expect(Object.values(shop.beads[1]?.findings ?? {})).toEqual(['present']), { timeout: 5000 });
+    await waitFor(() => expect(Object.values(shop.beads[1]?.findings ?? {})).toEqual(['present']));
   });
 
   it('opens a cause to what speaks for and against it, and what to do', async () => {
@@ -227,7 +226,7 @@ describe('after a bead is logged', () => {
     await screen.findByText('Bead 1 is logged. How was it?');
     expect(screen.queryByRole('button', { name: 'better' })).toBeNull();
     const log = await screen.findByRole('button', { name: 'Log bead 2' });
-    await waitFor(() => expect(log.getAttribute('aria-disabled')).not.toBe('true'), { timeout: 3 * REST_MS });
+    await waitFor(() => expect(log.getAttribute('aria-disabled')).not.toBe('true'));
     press('Log bead 2');
     await screen.findByText('Bead 2 is logged. Against bead 1?');
     press('better');

@@ -1,4 +1,5 @@
 import { useEffect } from 'react';
+import { platform } from '@/platform/ports';
 
 /** The page is put together, at rest, and the device has begun to keep it by then, ms. */
 const BEGIN_AFTER = 5000;
@@ -24,7 +25,6 @@ export function usePartsAtHand(): void {
       for (const part of PARTS) await part();
     };
     // Where the network has ended already there is nothing to be done.
-    const timer = setTimeout(() => void fetchParts().catch(() => undefined), BEGIN_AFTER);
-    return () => clearTimeout(timer);
+    return platform().after(BEGIN_AFTER, () => void fetchParts().catch(() => undefined));
   }, []);
 }

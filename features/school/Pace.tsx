@@ -52,15 +52,15 @@ export default function Pace() {
     let count = 0;
     const everyMs = 1000 * beatS(pace);
     // Each beat is held against the beginning, so that a late timer is not made good by all that follow.
-    let timer: ReturnType<typeof setTimeout>;
+    let callOff: () => void;
     const tick = (): void => {
       setBeat(count % BEATS_A_BAR);
       platform().buzz(BUZZ_MS);
       count += 1;
-      timer = setTimeout(tick, running.since + count * everyMs - platform().now().getTime());
+      callOff = platform().after(running.since + count * everyMs - platform().now().getTime(), tick);
     };
     tick();
-    return () => clearTimeout(timer);
+    return () => callOff();
   }, [running, pace]);
   const start = useCallback(() => {
     if (!silent) {

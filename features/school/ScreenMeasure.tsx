@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { platform } from '@/platform/ports';
 import { PixelRatio, View } from 'react-native';
 import { CARD_MM, DOTS_PER_MM } from '@/core/school/held-gun';
 import { TRUE_SIZE } from '@/client/stored/true-size';
@@ -51,8 +52,7 @@ export function ScreenMeasure({ pxPerMm, onDone }: { pxPerMm: number; onDone: ()
   };
   useEffect(() => {
     if (!isKept) return;
-    const timer = setTimeout(onDone, TWICE_MS);
-    return () => clearTimeout(timer);
+    return platform().after(TWICE_MS, onDone);
   }, [isKept, onDone]);
   return (
     <View role="region" aria-label="Measure this screen" className="gap-3">

@@ -6,6 +6,7 @@ import { MOST_ANSWERS } from '@/core/school/most-answers';
 import type { Answered, Practice } from '@/core/school/practice-schema';
 import { HABITS } from '@/client/stored/device-state';
 import { PRACTICE } from '@/client/stored/practice';
+import { platform } from '@/platform/ports';
 import { store, stored, useStoredPart } from '@/platform/stored';
 import { request } from '../../client/api';
 import { onServerBack } from '../../client/server-state';
@@ -74,10 +75,10 @@ export default function FollowPerson({ id }: { id: string }) {
       }
     };
     const trySend = (): void => void send().catch(() => undefined);
-    const timer = setTimeout(trySend, REST);
+    const callOff = platform().after(REST, trySend);
     const hearNoMore = onServerBack(trySend);
     return () => {
-      clearTimeout(timer);
+      callOff();
       hearNoMore();
     };
   }, [id, habits, practice]);

@@ -5,6 +5,7 @@ import type { Answered } from '@/core/school/practice-schema';
 import { HABITS } from '@/client/stored/device-state';
 import { PRACTICE } from '@/client/stored/practice';
 import { replacePlatform } from '@/platform/ports';
+import { quickTimers } from '@/platform/testing/timers';
 import { forgetMemory, store, stored } from '@/platform/stored';
 import FollowPerson, { answersTogether } from './FollowPerson';
 import { serverAnswered, serverAway } from '../../client/server-state';
@@ -26,6 +27,7 @@ let server: { habits: Habits | null; answers: Answered[]; asked: string[]; isAwa
 beforeEach(() => {
   server = { habits: null, answers: [], asked: [], isAway: false };
   replacePlatform({
+    ...quickTimers,
     storage: { read: () => null, write: () => undefined, onForeignWrite: () => () => undefined },
     request: async (path, { method, body }) => {
       server.asked.push(`${method} ${path}`);
@@ -48,8 +50,6 @@ beforeEach(() => {
 });
 afterEach(() => replacePlatform(null));
 
-const soon = { timeout: 6000 };
-
 describe('what follows somebody', () => {
   it('comes to the device, and what the device has goes to the server, each once', async () => {
     server.answers = [answer(2)];
@@ -58,19 +58,19 @@ describe('what follows somebody', () => {
     render(<FollowPerson id="ada" />);
     await waitFor(() => expect(at(stored(PRACTICE).answers)).toEqual([1, 2, 3]));
     expect(stored(HABITS).units).toBe('inch');
-    await waitFor(() => expect(at(server.answers)).toEqual([1, 2, 3]), soon);
+    await waitFor(() => expect(at(server.answers)).toEqual([1, 2, 3]));
     const asked = server.asked.length;
     act(() => give(4));
-    await waitFor(() => expect(at(server.answers)).toEqual([1, 2, 3, 4]), soon);
+    await waitFor(() => expect(at(server.answers)).toEqual([1, 2, 3, 4]));
     expect(server.asked.slice(asked)).toEqual(['PATCH /api/people/ada/following']);
   });
 
   it('tells how they weld where the server does not know yet, and what is changed here', async () => {
     act(() => store(HABITS, { ...USUAL_HABITS, changes: 'all' }));
     render(<FollowPerson id="ada" />);
-    await waitFor(() => expect(server.habits?.changes).toBe('all'), soon);
+    await waitFor(() => expect(server.habits?.changes).toBe('all'));
     act(() => store(HABITS, { ...USUAL_HABITS, changes: 'one' }));
-    await waitFor(() => expect(server.habits?.changes).toBe('one'), soon);
+    await waitFor(() => expect(server.habits?.changes).toBe('one'));
   });
 
   it('waits while the server is away, and goes in parts that it takes', async () => {
@@ -81,7 +81,7 @@ describe('what follows somebody', () => {
     act(serverAway);
     server.isAway = false;
     act(serverAnswered);
-    await waitFor(() => expect(server.answers).toHaveLength(95), soon);
+    await waitFor(() => expect(server.answers).toHaveLength(95));
     expect(server.asked.filter((one) => one.startsWith('PATCH')).length).toBeGreaterThanOrEqual(3);
   });
 

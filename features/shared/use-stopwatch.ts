@@ -17,8 +17,7 @@ export function useStopwatch(): Stopwatch {
   const [now, setNow] = useState(0);
   useEffect(() => {
     if (started === null) return undefined;
-    const tick = setInterval(() => setNow(platform().now().getTime()), TICK_MS);
-    return () => clearInterval(tick);
+    return platform().every(TICK_MS, () => setNow(platform().now().getTime()));
   }, [started]);
   const press = (): string | null => {
     const at = platform().now().getTime();

@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { platform } from '@/platform/ports';
 
 /** The page is put together and at rest before the device begins to keep it, ms. */
 const BEGIN_AFTER = 2500;
@@ -15,7 +16,7 @@ export function useAppUpdate(): (() => void) | null {
   useEffect(() => {
     const container = (globalThis.navigator as Partial<Navigator>).serviceWorker;
     if (container === undefined || process.env.NODE_ENV !== 'production') return;
-    let looking: ReturnType<typeof setInterval> | undefined;
+    let lookNoMore: (() => void) | undefined;
     const begin = async (): Promise<void> => {
       const kept = await container.register('/sw.js');
       const look = (): void => {
@@ -24,12 +25,12 @@ export function useAppUpdate(): (() => void) | null {
       };
       look();
       kept.addEventListener('updatefound', () => kept.installing?.addEventListener('statechange', look));
-      looking = setInterval(() => void kept.update().catch(() => undefined), LOOK_EVERY);
+      lookNoMore = platform().every(LOOK_EVERY, () => void kept.update().catch(() => undefined));
     };
-    const timer = setTimeout(() => void begin().catch(() => undefined), BEGIN_AFTER);
+    const callOff = platform().after(BEGIN_AFTER, () => void begin().catch(() => undefined));
     return () => {
-      clearTimeout(timer);
-      clearInterval(looking);
+      callOff();
+      lookNoMore?.();
     };
   }, []);
   if (waiting === null) return null;

@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import { useOutbox } from '@/client/outbox/outbox';
-import { useServerState } from '../../client/server-state';
+import { useServerState } from '@/client/server-state';
+import { platform } from '@/platform/ports';
 
 /** What is sent within this time need not be said to wait, ms. */
 const SAID_AFTER = 1500;
@@ -16,9 +17,9 @@ export function useServerMark(): string | null {
   // Begins anew only once all was sent.
   useEffect(() => {
     if (!isWaiting) return;
-    const timer = setTimeout(() => setLasting(true), SAID_AFTER);
+    const callOff = platform().after(SAID_AFTER, () => setLasting(true));
     return () => {
-      clearTimeout(timer);
+      callOff();
       setLasting(false);
     };
   }, [isWaiting]);

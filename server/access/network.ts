@@ -1,4 +1,4 @@
-import { setTimeout as pause } from 'node:timers/promises';
+import { pause } from '../system/clock';
 import type { Session } from '../../core/access/access-schema';
 
 /** How this server is reached from the network. */

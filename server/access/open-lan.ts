@@ -6,7 +6,7 @@ import { ensureCertificate, ownCertificate, type Credentials } from './certifica
 import { lanServer, type LanServer } from './lan-server';
 import { slowing, type Lan, type Network } from './network';
 import { CODE_MINUTES, makeJoinCode } from './sessions';
-import { clock } from '../system/clock';
+import { clock, every } from '../system/clock';
 
 /** A machine may be given another address while it runs: looked at so often, ms. */
 const LOOK_EVERY_MS = 30_000;
@@ -50,7 +50,7 @@ export async function openLan(opening: Opening): Promise<OpenLan> {
   // A proxy does the encrypting, with a certificate of its own.
   let credentials = proxies > 0 ? null : await renew();
   let server: LanServer | null = null;
-  const look = setInterval(() => {
+  const lookNoMore = every(LOOK_EVERY_MS, () => {
     const now = reachOfMachine(hostNames);
     if (JSON.stringify(now) === JSON.stringify(reach)) return;
     reach = now;
@@ -67,9 +67,7 @@ export async function openLan(opening: Opening): Promise<OpenLan> {
       },
       (error: unknown) => console.error('no certificate for the new address', error),
     );
-  }, LOOK_EVERY_MS) as unknown as NodeJS.Timeout;
-  // The page's timers, which are numbers, are known to the compiler too; here it is always Node's.
-  look.unref();
+  });
 
   const addresses = (): string[] => {
     if (proxies > 0) return hostNames.map((name) => `https://${inAddressLine(name)}`);
@@ -99,7 +97,7 @@ export async function openLan(opening: Opening): Promise<OpenLan> {
     },
     say: () => void say(addresses(), trust(), store),
     close: () => {
-      clearInterval(look);
+      lookNoMore();
       server?.close();
     },
   };

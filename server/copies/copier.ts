@@ -2,7 +2,6 @@ import type { ChildProcess } from 'node:child_process';
 import { mkdirSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
-import { setTimeout as pause } from 'node:timers/promises';
 import { connect } from '../db/engine/connection';
 import { NO_COPIES, type Copies } from '../../core/record/shapes/copies-schema';
 import { freePort } from '../system/free-port';
@@ -21,7 +20,7 @@ import {
 import { ensureMark, isMarked, isOnSameDisk } from './mark';
 import { copiedShelf } from './object-store';
 import { copyPlace, placeWords } from './place';
-import { clock } from '../system/clock';
+import { clock, pause } from '../system/clock';
 
 /**
  * A program of its own that sees to the copying: it keeps Litestream going, copies the photographs to a folder, and says how it stands

@@ -4,7 +4,7 @@ import { NO_COPIES, type Copies } from '../../core/record/shapes/copies-schema';
 import { StartError } from '../errors/start-error';
 import { copiedSpans, litestreamProgram } from './litestream';
 import { placeText, placeWords, type CopyPlace } from './place';
-import { clock } from '../system/clock';
+import { after, clock } from '../system/clock';
 import { runProgram } from '../system/program';
 
 /** How long after its end the copying is begun anew, ms. */
@@ -33,7 +33,7 @@ export async function requireNoOldCopies(database: string, place: CopyPlace): Pr
 export function startCopying(database: string, place: CopyPlace): Copying {
   let state: Copies = { ...NO_COPIES, to: placeWords(place) };
   let child: ChildProcess | null = null;
-  let timer: NodeJS.Timeout | null = null;
+  let callOff: (() => void) | null = null;
   let isOver = false;
   const begin = (): void => {
     const { path, execArgv } = runProgram('copies/copier');
@@ -49,7 +49,7 @@ export function startCopying(database: string, place: CopyPlace): Copying {
       if (isOver) return;
       const since = state.since ?? clock().toISOString();
       state = { ...state, trouble: 'the copying ended and is begun anew', since };
-      timer = setTimeout(begin, AGAIN_MS) as unknown as NodeJS.Timeout;
+      callOff = after(AGAIN_MS, begin);
     });
     // It does not hold up the end of the server.
     begun.unref();
@@ -60,7 +60,7 @@ export function startCopying(database: string, place: CopyPlace): Copying {
     state: () => state,
     close: () => {
       isOver = true;
-      if (timer !== null) clearTimeout(timer);
+      callOff?.();
       if (child?.connected === true) child.disconnect();
     },
   };

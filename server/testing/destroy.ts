@@ -1,6 +1,6 @@
 import { existsSync, mkdirSync, readFileSync, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { setTimeout as pause } from 'node:timers/promises';
+import { pause } from '../system/clock';
 import { v7 } from 'uuid';
 import type { Copies } from '../../core/record/shapes/copies-schema';
 import type { Coupon, RigRecord } from '../../core/record/shapes/record-schema';

@@ -3,6 +3,7 @@ import { resolve } from 'node:path';
 import { v7 } from 'uuid';
 import type { Changed, HistoryEntry } from '../../core/record/shapes/change-schema';
 import type { Coupon, RigRecord } from '../../core/record/shapes/record-schema';
+import { pause } from '../system/clock';
 import { freePort } from '../system/free-port';
 import { runProgram } from '../system/program';
 import { beadOn, couponOn } from './workshop';
@@ -40,8 +41,6 @@ export type Toll = {
   /** Judgements that differ from the last one acknowledged. */
   judgedWrong: number;
 };
-
-const pause = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms));
 
 /** A server that can be killed and started again on the same database and port. */
 export class MortalServer {

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { Agent, request } from 'node:https';
 import { join } from 'node:path';
-import { setTimeout as pause } from 'node:timers/promises';
+import { pause } from '../system/clock';
 import { gunzipSync } from 'node:zlib';
 import { v7 } from 'uuid';
 import type { JoinCode } from '../../core/access/access-schema';

@@ -56,7 +56,7 @@ function lastOf(pieces: readonly Float32Array[], samples: number): Float32Array<
   return joined(last);
 }
 
-type Session = { microphone: Microphone | null; pieces: Float32Array[]; timer: number | undefined; since: number };
+type Session = { microphone: Microphone | null; pieces: Float32Array[]; since: number; tickNoMore?: () => void };
 
 /** A recording of the arc, from the microphone or a file, and what was heard in it. */
 export function useRecording(): {
@@ -73,7 +73,7 @@ export function useRecording(): {
   const end = (): Session | null => {
     const ended = session.current;
     session.current = null;
-    window.clearInterval(ended?.timer);
+    ended?.tickNoMore?.();
     ended?.microphone?.close();
     return ended;
   };
@@ -102,7 +102,7 @@ export function useRecording(): {
   const run = (own: Session, microphone: Microphone): void => {
     let [arcLooks, outLooks] = [0, 0];
     own.pieces.length = 0;
-    own.timer = window.setInterval(() => {
+    own.tickNoMore = platform().every(1000 * LOOK_EVERY_S, () => {
       const held = own.pieces.reduce((sum, piece) => sum + piece.length, 0) / microphone.rate;
       const { peak, level } = levelOf({
         samples: lastOf(own.pieces, LOOK_S * microphone.rate),
@@ -112,24 +112,24 @@ export function useRecording(): {
       outLooks = level === 'too-far' || level === 'no-arc' ? outLooks + 1 : 0;
       setState({ kind: 'recording', seconds: held, peak, level });
       if (held >= MOST_S || (arcLooks >= ARC_LOOKS && outLooks >= OVER_LOOKS)) finish();
-    }, 1000 * LOOK_EVERY_S);
+    });
     setState({ kind: 'recording', seconds: 0, peak: 0, level: 'no-arc' });
   };
 
   const count = (own: Session, microphone: Microphone): void => {
     let left = COUNT_S;
     setState({ kind: 'counting', left });
-    own.timer = window.setInterval(() => {
+    own.tickNoMore = platform().every(1000, () => {
       left -= 1;
       if (left > 0) return setState({ kind: 'counting', left });
-      window.clearInterval(own.timer);
+      own.tickNoMore?.();
       run(own, microphone);
-    }, 1000);
+    });
   };
 
   const record = (): void => {
     if (session.current !== null) return;
-    const own: Session = { microphone: null, pieces: [], timer: undefined, since: platform().now().getTime() };
+    const own: Session = { microphone: null, pieces: [], since: platform().now().getTime() };
     session.current = own;
     setState({ kind: 'opening' });
     platform()

@@ -35,8 +35,8 @@ describe('what a job suggests can hurt', () => {
     say(/anyone be hurt/, 'Nobody could be hurt');
     await act(async () => release());
     shop.state.hold = null;
-    await waitFor(() => expect(figures()).toBeTruthy(), { timeout: 20_000 });
-    await waitFor(() => expect(jobsSent()).toHaveLength(4), { timeout: 20_000 });
+    await waitFor(() => expect(figures()).toBeTruthy());
+    await waitFor(() => expect(jobsSent()).toHaveLength(4));
     expect(new Set(jobsSent()[3].ruledOut)).toEqual(
       new Set(['hidden-cavity', 'vehicle-near', 'hydraulic-line', 'code-work']),
     );
@@ -47,12 +47,12 @@ describe('what a job suggests can hurt', () => {
     on({ place: 'workshop', surface: ['paint'], ruledOut: ['code-work'] });
     await open();
     say(/paint old/, 'Old, or its kind not known');
-    const done = await screen.findByRole('button', { name: /^Done: Tested free of lead/ }, { timeout: 20_000 });
+    const done = await screen.findByRole('button', { name: /^Done: Tested free of lead/ });
     expect(screen.getAllByRole('alert')[0].textContent).toMatch(/^Stop\. Unknown old paint is lead/);
     expect(figures()).toBeNull();
     fireEvent.click(done);
-    await waitFor(() => expect(figures()).toBeTruthy(), { timeout: 20_000 });
-    await waitFor(() => expect(jobsSent()).toHaveLength(2), { timeout: 20_000 });
+    await waitFor(() => expect(figures()).toBeTruthy());
+    await waitFor(() => expect(jobsSent()).toHaveLength(2));
     expect(jobsSent()[1]).toEqual(expect.objectContaining({ concerns: ['old-paint'], madeSafe: ['old-paint'] }));
   });
 
@@ -72,9 +72,9 @@ describe('what a job suggests can hurt', () => {
     }
     await waitFor(() => expect(figures()).toBeNull());
     expect(screen.queryByRole('heading', { name: 'Do this first' })).toBeNull();
-    fireEvent.click(await screen.findByRole('button', { name: /^Done: Both faces stripped/ }, { timeout: 20_000 }));
-    await screen.findByRole('heading', { name: 'Do this first' }, { timeout: 20_000 });
-    await waitFor(() => expect(jobsSent()[0].stripped).toEqual(['zinc']), { timeout: 20_000 });
+    fireEvent.click(await screen.findByRole('button', { name: /^Done: Both faces stripped/ }));
+    await screen.findByRole('heading', { name: 'Do this first' });
+    await waitFor(() => expect(jobsSent()[0].stripped).toEqual(['zinc']));
   });
 
   it('asks one thing of a bracket in the workshop, once', async () => {
@@ -82,9 +82,9 @@ describe('what a job suggests can hurt', () => {
     await open();
     expect(figures()).toBeNull();
     say(/^Could anyone be hurt if it breaks/, 'Nobody could be hurt');
-    await waitFor(() => expect(figures()).toBeTruthy(), { timeout: 20_000 });
+    await waitFor(() => expect(figures()).toBeTruthy());
     expect(screen.queryByText(/The figures wait/)).toBeNull();
-    await waitFor(() => expect(jobsSent()[0].ruledOut).toEqual(['code-work']), { timeout: 20_000 });
+    await waitFor(() => expect(jobsSent()[0].ruledOut).toEqual(['code-work']));
   });
 
   it('asks by the title of the coupon what that names', async () => {
@@ -94,7 +94,7 @@ describe('what a job suggests can hurt', () => {
     expect(figures()).toBeNull();
     expect(screen.getByText('"lifting" in the title: lifts or hangs a load.')).toBeTruthy();
     say(/anyone be hurt/, 'Somebody could be hurt');
-    await screen.findByRole('button', { name: /^Done: Procedure, qualified welder/ }, { timeout: 20_000 });
+    await screen.findByRole('button', { name: /^Done: Procedure, qualified welder/ });
     expect(figures()).toBeNull();
   });
 });

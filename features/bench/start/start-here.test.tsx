@@ -21,7 +21,7 @@ describe('what to start with, before the findings', () => {
     expect(screen.queryByRole('button', { name: 'Use these figures' })).toBeNull();
     await waitFor(() => expect(PatientWorker.asked.length).toBeGreaterThan(0));
     act(() => PatientWorker.asked.forEach(({ reply }) => reply()));
-    const [brief] = await screen.findAllByRole('button', { name: 'Use these figures' }, { timeout: 20_000 });
+    const [brief] = await screen.findAllByRole('button', { name: 'Use these figures' });
     expect(brief).toBeTruthy();
     expect(screen.getByRole('button', { name: MORE })).toBeTruthy();
   });

@@ -2,11 +2,11 @@ import { act, waitFor } from '@testing-library/react';
 import type { Case } from '@/core/case/schema';
 import { BENCH_COUPON } from '@/client/stored/device-state';
 import { replacePlatform } from '@/platform/ports';
+import { heldTimers } from '@/platform/testing/timers';
 import { store, stored } from '@/platform/stored';
 import { beadFrom } from '@/core/record/draft/bead-from-draft';
 import { USUAL_HABITS } from '@/core/record/draft/habits';
 import { ID, openBench, openShop, PatientWorker, settled, type Shop } from '../testing/shop';
-import { REST_MS } from './use-rest';
 
 const RAN = { couponId: ID(1), setupId: ID(2), jobId: ID(4) };
 
@@ -115,6 +115,8 @@ describe('the bench', () => {
   it.each([0, 5, 60, 200, 400, 600])(
     'logs one bead by two taps %i ms apart, and the next once it is touched',
     async (apart) => {
+      const { timers, held } = heldTimers();
+      replacePlatform(timers);
       const bench = await openBench();
       act(() => bench.current.act.tap('wire-stubs'));
       await settled(bench);
@@ -125,6 +127,9 @@ describe('the bench', () => {
       act(() => bench.current.act.log());
       await waitFor(() => expect(bench.current.saving.saving).toBe(false));
       await waitFor(() => expect(shop.beads.map(({ findings }) => findings)).toEqual([{ 'wire-stubs': 'present' }]));
+      await waitFor(() => expect(bench.current.saving.resting).toBe(true));
+      expect(held()).toHaveLength(1);
+      expect(held()[0]).toBeGreaterThan(apart);
       act(() => bench.current.act.tap('bead-flat'));
       expect(bench.current.saving.resting).toBe(false);
       await settled(bench);
@@ -134,10 +139,13 @@ describe('the bench', () => {
   );
 
   it('logs a bead with nothing seen when that was meant: a moment later', async () => {
+    const { timers, pass } = heldTimers();
+    replacePlatform(timers);
     const bench = await openBench();
     act(() => bench.current.act.log());
     await waitFor(() => expect(bench.current.saving.resting).toBe(true));
-    await waitFor(() => expect(bench.current.saving.resting).toBe(false), { timeout: 3 * REST_MS });
+    act(pass);
+    await waitFor(() => expect(bench.current.saving.resting).toBe(false));
     await settled(bench);
     act(() => bench.current.act.log());
     await waitFor(() => expect(shop.beads).toHaveLength(2));

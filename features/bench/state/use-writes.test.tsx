@@ -1,5 +1,6 @@
 import { act, waitFor } from '@testing-library/react';
 import { markRejected, pendingNow } from '@/client/outbox/outbox';
+import { serverAnswered } from '@/client/server-state';
 import { replacePlatform } from '@/platform/ports';
 import { openBench, openShop, settled, type Shop } from '../testing/shop';
 
@@ -30,7 +31,8 @@ describe('what is done on the bench', () => {
     ]);
     expect(shop.beads).toEqual([]);
     shop.state.away = false;
-    await waitFor(() => expect(pendingNow()).toEqual([]), { timeout: 5000 });
+    act(serverAnswered);
+    await waitFor(() => expect(pendingNow()).toEqual([]));
     expect(shop.beads.map(({ number, outcome, findings }) => [number, outcome, findings])).toEqual([
       [1, null, { 'bead-flat': 'present' }],
       [2, 'better', { 'wire-stubs': 'present' }],
@@ -44,7 +46,7 @@ describe('what is done on the bench', () => {
     act(() => bench.current.act.tap('bead-flat'));
     await settled(bench);
     act(() => bench.current.act.log());
-    await waitFor(() => expect(shop.sent.length).toBe(4), { timeout: 6000 });
+    await waitFor(() => expect(shop.sent.length).toBe(4));
     await waitFor(() => expect(pendingNow()).toEqual([]));
     expect(shop.beads).toHaveLength(1);
     expect(bench.current.records.coupon.beads.map(({ number }) => number)).toEqual([1]);
@@ -129,11 +131,12 @@ describe('what is done on the bench', () => {
     await waitFor(() => expect(bench.current.records.lastBead!.outcome).toBeNull());
     act(() => bench.current.act.undo());
     await waitFor(() => expect(bench.current.records.coupon.beads).toHaveLength(1));
-    expect(bench.current.draft.findings).toEqual({ 'wire-stubs': 'present' });
+    await waitFor(() => expect(bench.current.draft.findings).toEqual({ 'wire-stubs': 'present' }));
     // The first was sent, though no answer came; it may be there, so it is not simply dropped.
     await waitFor(() => expect(pendingNow().map(({ change }) => change.kind)).toEqual(['log-bead']));
     shop.state.away = false;
-    await waitFor(() => expect(pendingNow()).toEqual([]), { timeout: 16_000 });
+    act(serverAnswered);
+    await waitFor(() => expect(pendingNow()).toEqual([]));
     expect(shop.beads.map(({ findings, takenBack }) => [findings, takenBack])).toEqual([
       [{ 'bead-flat': 'present' }, false],
     ]);

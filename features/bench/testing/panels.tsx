@@ -25,7 +25,7 @@ export function Screen() {
 export async function open(): Promise<void> {
   render(<Screen />, { wrapper: OnBench });
   // The card is fetched when it is first wanted, which takes a busy machine a while.
-  await screen.findByText('Start with', {}, { timeout: 20_000 });
+  await screen.findByText('Start with');
 }
 
 /** The one button called so, as it is read out. @throws where there is none, or more than one */

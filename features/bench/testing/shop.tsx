@@ -12,6 +12,7 @@ import type { Bead, Coupon, JobVersion, NewBead } from '@/core/record/shapes/rec
 import { clearDeviceDatabase } from '@/client/outbox/device-database';
 import { resetOutbox } from '@/client/outbox/outbox';
 import { replacePlatform } from '@/platform/ports';
+import { quickTimers } from '@/platform/testing/timers';
 import { forgetMemory } from '@/platform/stored';
 import { answering } from '@/workers/answer-question';
 import type { Question } from '@/workers/protocol';
@@ -170,6 +171,7 @@ export async function openShop(): Promise<Shop> {
   const texts = new Map<string, string>();
   (globalThis as { Worker?: unknown }).Worker = PatientWorker;
   replacePlatform({
+    ...quickTimers,
     now: () => new Date('2026-05-04T09:30:00.000Z'),
     newId: () => ID((count += 1)),
     request: shop.request,

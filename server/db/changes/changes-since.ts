@@ -10,6 +10,7 @@ import { picturesBetween } from '../records/pictures';
 import { provenBetween } from '../records/saved-settings';
 import { weldsBetween } from '../records/welds';
 import { beads, coupons, ledger, levels, pictures, proven, rigs, setups, welds } from '../tables/schema';
+import { after } from '../../system/clock';
 import { onWritten } from '../records/write';
 import { clamp } from '../../../core/quantity/clamp';
 
@@ -55,15 +56,10 @@ function tellingOf(store: Store): Announcement {
     const restAWhile = (): void => {
       const rest = REST_FOR_TELLING * (performance.now() - from);
       // Nor is anything asked of the database then, which may be closed.
-      const timer = setTimeout(
-        () => {
-          telling.isComing = false;
-          if (telling.latest > telling.told) tell();
-        },
-        clamp(rest, TOLD_EVERY_MS, TOLD_AT_LEAST_EVERY_MS),
-      ) as unknown as NodeJS.Timeout;
-      // The page's timers, which are numbers, are known to the compiler too; here it is always Node's.
-      timer.unref();
+      after(clamp(rest, TOLD_EVERY_MS, TOLD_AT_LEAST_EVERY_MS), () => {
+        telling.isComing = false;
+        if (telling.latest > telling.told) tell();
+      });
     };
     tellSome();
   };
@@ -87,13 +83,11 @@ export function somethingSince(store: Store, since: number, patience: number): P
   if (!telling.isComing && newestRevision(store) > since) return Promise.resolve();
   return new Promise((done) => {
     const end = (): void => {
-      clearTimeout(timer);
+      callOff();
       telling.waiting.delete(end);
       done();
     };
-    const timer = setTimeout(end, patience) as unknown as NodeJS.Timeout;
-    // Nobody who waits holds up the end of the program.
-    timer.unref();
+    const callOff = after(patience, end);
     telling.waiting.add(end);
   });
 }

@@ -1,6 +1,7 @@
 import { newestRevision } from './changes-since';
 import type { Connection } from '../engine/connection';
 import type { Store } from '../engine/store';
+import { after } from '../../system/clock';
 import { notifyWritten } from '../records/write';
 
 /** How often what other sites wrote is fetched, ms; and after how long again where there was no answer, since nobody is served meanwhile. */
@@ -13,7 +14,7 @@ const AWAY_MS = 15_000;
  */
 export function listenToOtherSites(store: Store, connection: Connection & { sync?: () => boolean }): () => void {
   let told = newestRevision(store);
-  let timer: NodeJS.Timeout;
+  let callOff: () => void;
   const look = (): void => {
     const isThere = connection.sync?.() === true;
     const newest = newestRevision(store);
@@ -22,9 +23,8 @@ export function listenToOtherSites(store: Store, connection: Connection & { sync
     wait(isThere ? EVERY_MS : AWAY_MS);
   };
   const wait = (ms: number): void => {
-    timer = setTimeout(look, ms) as unknown as NodeJS.Timeout;
-    timer.unref();
+    callOff = after(ms, look);
   };
   wait(EVERY_MS);
-  return () => clearTimeout(timer);
+  return () => callOff();
 }

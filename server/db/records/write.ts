@@ -1,4 +1,5 @@
 import { sql } from 'drizzle-orm';
+import { pause } from '../../system/clock';
 import { listAnew } from '../log/entries';
 import type { Store } from '../engine/store';
 import { perStore } from '../engine/prepared';
@@ -13,8 +14,6 @@ const BETWEEN_TRIES = 40;
 
 const isLocked = (error: unknown): boolean =>
   /^SQLITE_(BUSY|LOCKED)/.test(String((error as { code?: unknown } | null)?.code ?? ''));
-
-const pause = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms));
 
 type Heard = (revision: number) => void;
 const heard = new WeakMap<Store, Set<Heard>>();
