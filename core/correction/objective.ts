@@ -17,6 +17,7 @@ import { globularShare, wildness } from '../arc/transfer';
 import { HEAT_UNIT } from '../diagnosis/residuals';
 import type { MainSetting } from '../setting/table';
 import type { Scenario } from './scenarios';
+import { logistic } from '../chance/logistic';
 import { clamp } from '../quantity/clamp';
 
 /** The four settings that are always corrected, all known. */
@@ -37,15 +38,23 @@ export type Situation = {
   arcControlPct: number;
 };
 
-/** What each risk costs against the others: a hidden lack of fusion most, spatter least. */
+/**
+ * What each risk costs against the others, a bead that has to come out again being 1. The order is that of any acceptance level (cold
+ * laps and burn-through not at all, undercut and holes by size, spatter cleaned off); the figures are judged.
+ */
 const COST = {
+  /** Hidden: it passes every look and breaks later. */
   lackOfFusion: 1.5,
+  /** Seen at once, but the hole is to be built up. */
   burnThrough: 1.3,
   stubbing: 1,
   burnBack: 1,
+  /** Often within what is let pass, and dressed where it is not. */
   undercut: 0.7,
   porosity: 1,
+  /** Scraped off. */
   spatter: 0.4,
+  /** What it does to current and cover is counted there; this is for what follows of itself: spatter in the nozzle, a poor view. */
   stickOut: 0.8,
 };
 
@@ -61,10 +70,17 @@ const AWAY = {
 };
 /** Volts and heat are drawn to their middle a little even where nothing is wrong with them. */
 const MIDDLE = { balance: 0.05, heat: 0.5, flow: 0.08, stickOut: 0.04 };
-/** Globular transfer is avoided where a neighbour with a quieter arc exists. */
-const GLOBULAR = 0.3;
-/** A current between short arc and spray is proposed by nobody: both ends of the zone serve the plate as well. */
-const WILD = 1.2;
+/** What a transfer costs: both judged, against COST. */
+const TRANSFER = {
+  /** Avoided where a neighbour with a quieter arc exists; where none does it is welded all the same, in CO2 by everybody. */
+  globular: 0.3,
+  /** A current between short arc and spray is proposed by nobody: both ends of the zone serve the plate as well. */
+  wild: 1.2,
+};
+/** Stick-out by how far it lies from the usual to the edge of its window: as soon and as steep as stubbing, which is what it brings. */
+const STICK_OUT = { evenAt: 1.7, steep: 2.5 };
+/** The pace that the risks are stated for, expected travel over the one held. */
+const PACE = { least: 0.7, most: 1.5 };
 
 const square = (x: number): number => x * x;
 /** Cost of lying `off` units away: a square near by, straight far out, so that one figure far off does not rule the rest. */
@@ -94,8 +110,10 @@ function fed(situation: Situation, stickOutMm: number, currentA: number, travelM
     balancedV: balancedVolts(setup, currentA),
     halfWidthV: balanceHalfWidth(currentA, wire, gas),
     heat: currentAskedA === null ? 1 : currentA / currentAskedA,
-    slow: clamp(pace, 0.7, 1.5),
-    transfer: GLOBULAR * globularShare(currentA, wire, gas) + (pulse ? 0 : WILD * wildness(currentA, wire, gas)),
+    slow: clamp(pace, PACE.least, PACE.most),
+    transfer:
+      TRANSFER.globular * globularShare(currentA, wire, gas) +
+      (pulse ? 0 : TRANSFER.wild * wildness(currentA, wire, gas)),
     stickOut: stickOutRisk(situation, stickOutMm, currentA),
     flow: flowWindowOf(setup, stickOutMm, currentA),
   };
@@ -143,11 +161,11 @@ function electricalAway({ scenarios, today, setup }: Situation, target: Target, 
   }, 0);
 }
 
-/** Risk of a stick-out: even odds at 1.7 times the distance from the usual to the edge of its window. */
+/** Risk of a stick-out. */
 function stickOutRisk({ setup, today, wrong }: Situation, stickOutMm: number, currentA: number): number {
   const { low, wanted, high } = usualStickOut(setup, currentA);
   const off = stickOutMm > wanted ? (stickOutMm - wanted) / (high - wanted) : (wanted - stickOutMm) / (wanted - low);
-  const risk = COST.stickOut / (1 + Math.exp(-2.5 * (off - 1.7))) + MIDDLE.stickOut * square(off);
+  const risk = COST.stickOut * logistic(STICK_OUT.steep * (off - STICK_OUT.evenAt)) + MIDDLE.stickOut * square(off);
   const fromWanted = away((stickOutMm - wanted) / AWAY.unit.stickOutMm);
   if (today.stickOutMm === null) return risk + fromWanted;
   const held = away((stickOutMm - today.stickOutMm) / AWAY.unit.stickOutMm);

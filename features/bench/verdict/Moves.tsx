@@ -1,4 +1,4 @@
-import { lazy, Suspense, useState } from 'react';
+import { lazy, Suspense } from 'react';
 import { View } from 'react-native';
 import type { Answer } from '@/core/answer';
 import { movesNow, startingSettings } from '@/core/correction/next-settings';
@@ -15,6 +15,7 @@ import { isShut } from '../state/is-shut';
 import { lookFirst } from './look-first';
 import { MoveCard } from './MoveCard';
 import { CheckCard } from './NextChecks';
+import { useHears } from './use-hears';
 import { useHeldBack } from './use-way-back';
 import { capitalized } from '@/core/quantity/capitalized';
 
@@ -38,16 +39,10 @@ export function Moves({ answer }: { answer: Answer }) {
   if (asks && !isShut(answer.gate) && !isToStart && outOfReach.length + procedure.length === 0) return null;
   return (
     <View className="gap-3">
-      <Suspense fallback={null}>
-        <StartCard answer={answer} />
-      </Suspense>
+      <StartCard answer={answer} />
       {isShut(answer.gate) ? (
         // Where there is something to start with, its card asks already.
-        Object.keys(start).length === 0 && (
-          <Suspense fallback={null}>
-            <SafetyGateCard gate={answer.gate} brief={false} />
-          </Suspense>
-        )
+        Object.keys(start).length === 0 && <SafetyGateCard gate={answer.gate} brief={false} />
       ) : !isOpen ? (
         <Words strong>The last bead came out worse: what is said of that goes first.</Words>
       ) : isHeld ? null : moves.length === 0 ? (
@@ -129,11 +124,11 @@ function Learned() {
 
 /** How it should sound, for whoever wants to hear. */
 function ByEar({ answer }: { answer: Answer }) {
-  const [open, setOpen] = useState(false);
+  const [hears, toggle] = useHears();
   return (
     <>
-      <Toggle label="Hear it" on={open} onPress={() => setOpen(!open)} />
-      {open && (
+      <Toggle label="Hear it" on={hears} onPress={toggle} />
+      {hears && (
         <Suspense fallback={<Loading what="the sound" />}>
           <HearIt answer={answer} />
         </Suspense>

@@ -1,3 +1,4 @@
+import { Suspense } from 'react';
 import { View } from 'react-native';
 import type { Note } from '@/core/diagnosis/notes';
 import type { SettingName } from '@/core/setting/table';
@@ -31,27 +32,30 @@ export function Verdict({ onOpenKnob, beside = false }: VerdictProps) {
   const looks = isFirst ? answer.firstLooks : [];
   const first = lookFirst(answer)?.check ?? null;
   return (
-    <View className="gap-6 p-4">
-      <CautionNotes cautions={answer.cautions.filter(({ stop }) => stop)} />
-      {beside && <VerdictTitle {...headline(answer, findings)} />}
-      <NoteList notes={answer.notes} />
-      <Moves answer={answer} />
-      <View className="gap-2">
-        <Heading level={2}>Likely causes</Heading>
-        <CauseList answer={answer} findings={findings} />
+    // All of it at once: a part that came later would push the rest from under the finger.
+    <Suspense fallback={<Words className="p-4 text-faint">Working it out…</Words>}>
+      <View className="gap-6 p-4">
+        <CautionNotes cautions={answer.cautions.filter(({ stop }) => stop)} />
+        {beside && <VerdictTitle {...headline(answer, findings)} />}
+        <NoteList notes={answer.notes} />
+        <Moves answer={answer} />
+        <View className="gap-2">
+          <Heading level={2}>Likely causes</Heading>
+          <CauseList answer={answer} findings={findings} />
+        </View>
+        {looks.length > 0 && <FirstLooks looks={looks} />}
+        <NextChecks
+          checks={looks.length > 0 ? [] : answer.nextChecks.filter(({ check }) => check !== first)}
+          askFor={answer.askFor}
+          onOpenKnob={onOpenKnob}
+        />
+        {!beside && <Comparison />}
+        <View className="gap-2">
+          <Heading level={2}>Safety</Heading>
+          <CautionNotes cautions={answer.cautions.filter(({ stop }) => !stop)} />
+        </View>
       </View>
-      {looks.length > 0 && <FirstLooks looks={looks} />}
-      <NextChecks
-        checks={looks.length > 0 ? [] : answer.nextChecks.filter(({ check }) => check !== first)}
-        askFor={answer.askFor}
-        onOpenKnob={onOpenKnob}
-      />
-      {!beside && <Comparison />}
-      <View className="gap-2">
-        <Heading level={2}>Safety</Heading>
-        <CautionNotes cautions={answer.cautions.filter(({ stop }) => !stop)} />
-      </View>
-    </View>
+    </Suspense>
   );
 }
 
