@@ -1,4 +1,5 @@
-import type { Changed, Changes, HistoryEntry, PendingChange } from '@/core/record/shapes/change-schema';
+import type { Change } from '@/core/record/change/change';
+import type { Changed, Changes, HistoryEntry } from '@/core/record/shapes/change-schema';
 import type { PictureOwner } from '@/core/record/change/validate-picture';
 import type { Picture } from '@/core/record/shapes/picture-schema';
 import type { Coupon, CouponPage, RigRecord } from '@/core/record/shapes/record-schema';
@@ -100,13 +101,13 @@ export const fetchCare = (rigId: string): Promise<CareKnown[]> => request('GET',
 export const fetchOwnChart = (rigId: string): Promise<ChartCell[]> => request('GET', `/rigs/${rigId}/chart`);
 export const fetchCoupon = (id: string): Promise<Coupon> => request('GET', `/coupons/${id}`);
 /** Sends one change; the same one may be sent again. */
-export const sendChange = (change: PendingChange): Promise<Changed> => request('POST', '/changes', change);
+export const sendChange = (change: Change): Promise<Changed> => request('POST', '/changes', change);
 
 /** A picture is larger than any change, and a yard's network slow, ms. */
 const PICTURE_PATIENCE = 120_000;
 
 /** Sends a picture with the change that attaches it; the same one may be sent again. */
-export function sendPicture(change: PendingChange, file: Blob): Promise<Changed> {
+export function sendPicture(change: Change, file: Blob): Promise<Changed> {
   const body = new FormData();
   body.append('change', JSON.stringify(change));
   body.append('file', file, 'picture');

@@ -1,6 +1,6 @@
 import type { QueryClient } from '@tanstack/react-query';
-import type { ChangeOf } from '@/core/record/change/change';
-import type { ChangeKind, PendingChange } from '@/core/record/shapes/change-schema';
+import type { Change, ChangeOf } from '@/core/record/change/change';
+import type { ChangeKind } from '@/core/record/shapes/change-schema';
 import { deviceId, PERSON } from '@/client/stored/device-state';
 import {
   dequeue,
@@ -27,7 +27,7 @@ export function makeChange<Kind extends ChangeKind>(
   fields: ChangeOf<Kind>['fields'],
   against: number,
   id = platform().newId(),
-): PendingChange {
+): ChangeOf<Kind> {
   const madeAt = platform().now().toISOString();
   const person = stored(PERSON);
   return { id, kind, of, device: deviceId(), ...(person === null ? {} : { person }), madeAt, against, fields };
@@ -42,7 +42,7 @@ const MOST_BREAKS = 5;
 /** How long between two tries, ms: soon at first, then less often. */
 const PAUSES = [500, 1000, 2000, 4000, 8000, 15_000];
 
-async function sendOne(client: QueryClient, change: PendingChange, file?: Blob): ReturnType<typeof sendChange> {
+async function sendOne(client: QueryClient, change: Change, file?: Blob): ReturnType<typeof sendChange> {
   const answer = await (file === undefined ? sendChange(change) : sendPicture(change, file));
   serverAnswered();
   // What is now so stands in the records, on the device too, before the change stops waiting.
@@ -153,11 +153,7 @@ export function startSending(client: QueryClient): () => void {
  * @param files what goes with some of them, by the ids of these
  * @throws RequestProblem where they can be neither kept nor sent
  */
-export async function submit(
-  client: QueryClient,
-  changes: readonly PendingChange[],
-  files: Files = new Map(),
-): Promise<void> {
+export async function submit(client: QueryClient, changes: readonly Change[], files: Files = new Map()): Promise<void> {
   try {
     await enqueue(changes, files);
   } catch {

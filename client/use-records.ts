@@ -12,7 +12,7 @@ import type { Teaching } from '@/core/learning/teaching';
 import type { ChartCell } from '@/core/answer/own-chart';
 import type { Worn } from '@/core/record/shapes/part-wear';
 import type { Taken } from '@/core/start/stock';
-import type { PendingChange } from '@/core/record/shapes/change-schema';
+import type { Change } from '@/core/record/change/change';
 import type { Coupon, CouponPage, RigRecord } from '@/core/record/shapes/record-schema';
 import {
   couponBegun,
@@ -49,7 +49,7 @@ export type Known<T> = {
 };
 
 /** What waits and was not refused, for laying over what is kept. */
-export function useStandingChanges(): readonly PendingChange[] {
+export function useStandingChanges(): readonly Change[] {
   const waiting = useOutbox();
   return useMemo(() => waiting.filter(({ refused }) => refused === null).map(({ change }) => change), [waiting]);
 }
@@ -176,7 +176,7 @@ function pageWith(
   page: CouponPage,
   isFirst: boolean,
   { state, text, putAway }: LogFilter,
-  changes: readonly PendingChange[],
+  changes: readonly Change[],
   rigs: readonly RigRecord[],
 ): CouponPage {
   const begun = isFirst && state !== 'sound' && !putAway ? couponsBegun(changes, rigs) : [];
@@ -213,7 +213,7 @@ export function useSubmit() {
   const client = useQueryClient();
   const [state, setState] = useState<{ busy: boolean; problem: string | null }>({ busy: false, problem: null });
   const put = useCallback(
-    async (changes: readonly PendingChange[], files?: Files): Promise<boolean> => {
+    async (changes: readonly Change[], files?: Files): Promise<boolean> => {
       setState({ busy: true, problem: null });
       try {
         await submit(client, changes, files);

@@ -1,5 +1,5 @@
 import { deleteDB, openDB, type DBSchema, type IDBPDatabase } from 'idb';
-import type { PendingChange } from '../../core/record/shapes/change-schema';
+import type { Change } from '../../core/record/change/change';
 
 /** Why the server does not take a waiting change. */
 export type Rejection = { code: string; detail: string };
@@ -7,7 +7,7 @@ export type Rejection = { code: string; detail: string };
 /** A change that waits, as it is kept: in the order it was made. */
 export type StoredChange = {
   seq?: number;
-  change: PendingChange;
+  change: Change;
   /** Whether it was sent: then the server may have it already, whether or not an answer came. */
   tried: boolean;
   refused: Rejection | null;

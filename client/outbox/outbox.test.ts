@@ -1,5 +1,5 @@
 import '../../platform/testing/device';
-import type { PendingChange } from '../../core/record/shapes/change-schema';
+import type { Change } from '../../core/record/change/change';
 import { clearDeviceDatabase, closeDeviceDatabase, deviceDatabase } from './device-database';
 import {
   dequeue,
@@ -17,7 +17,7 @@ import { forgetMemory } from '../../platform/stored';
 import { replacePlatform } from '../../platform/ports';
 
 const ID = (n: number): string => `0190b000-0000-7000-8000-${String(n).padStart(12, '0')}`;
-const change = (n: number, of = n): PendingChange => ({
+const change = (n: number, of = n): Change => ({
   ...{ id: ID(n), kind: 'change-bead', of: ID(of), device: ID(9), madeAt: '2026-05-04T09:00:00.000Z', against: 0 },
   fields: { note: String(n) },
 });

@@ -1,5 +1,6 @@
 import { useSyncExternalStore } from 'react';
-import type { Changed, PendingChange } from '../../core/record/shapes/change-schema';
+import type { Change } from '../../core/record/change/change';
+import type { Changed } from '../../core/record/shapes/change-schema';
 import { isPendingChange } from '../../core/record/pending/is-pending-change';
 import { deviceDatabase, type StoredChange, type Rejection } from './device-database';
 import { platform } from '../../platform/ports';
@@ -90,7 +91,7 @@ export type Files = ReadonlyMap<string, Blob>;
  * @param files what goes with some of them
  * @throws where the device has no room or keeps nothing
  */
-export async function enqueue(changes: readonly PendingChange[], files: Files = new Map()): Promise<void> {
+export async function enqueue(changes: readonly Change[], files: Files = new Map()): Promise<void> {
   const database = await deviceDatabase();
   const adding = database.transaction('waiting', 'readwrite', { durability: 'strict' });
   try {
@@ -135,7 +136,7 @@ export async function markRejected(seq: number, refused: Rejection | null): Prom
 }
 
 /** Whether a change is of a thing, or attaches something to it. */
-function isAbout({ of, fields }: PendingChange, thing: string): boolean {
+function isAbout({ of, fields }: Change, thing: string): boolean {
   const { beadId, weldId } = fields as { beadId?: unknown; weldId?: unknown };
   return of === thing || beadId === thing || weldId === thing;
 }

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { isStatedId } from '../evidence/ids';
 import { careWith } from '../record/pending/pending-care';
-import type { PendingChange } from '../record/shapes/change-schema';
+import type { Change } from '../record/change/change';
 import { dueList, learnedMinutes, type CareKnown } from './due';
 import { CARE, CARE_TASKS } from './tasks';
 
@@ -114,7 +114,7 @@ describe('what is due', () => {
   });
 
   it('begins anew with what waits on the device, of this rig and this task alone', () => {
-    const done = (of: string, task: string): PendingChange =>
+    const done = (of: string, task: string): Change =>
       ({ kind: 'care', of, fields: { task, doneAt: daysAgo(0), id: 'c', by: 'Ada' } }) as never;
     const all = [known({ arcMinutes: 70, beads: 9, showing: 5 }), known({ task: 'tip', arcMinutes: 70 })];
     expect(careWith(all, 'rig', [done('rig', 'nozzle')])).toEqual([

@@ -161,18 +161,22 @@ function stepsFrom(point: Target, grid: Grid, moved: readonly MainSetting[]): Ta
   });
 }
 
-/** From figures between the steps to the best ones on them near by. */
+/** A machine has some hundred steps a knob, and each step taken is a better one; beyond this something goes round. */
+const MOST_STEPS = 1000;
+
+/** From figures between the steps to the best ones on them near by. @throws Error where it comes to no rest */
 function landOnSteps(value: Value, grid: Grid, from: Target, moved: readonly MainSetting[]): Target {
   let point = { ...from };
   for (const name of moved) point[name] = grid.onStep(name, from[name]);
   let least = value(point);
-  for (;;) {
+  for (let step = 0; step < MOST_STEPS; step++) {
     const better = stepsFrom(point, grid, moved)
       .map((to) => ({ to, cost: value(to) }))
       .reduce((best, step) => (step.cost < best.cost ? step : best), { to: point, cost: least - 1e-9 });
     if (better.to === point) return point;
     ({ to: point, cost: least } = better);
   }
+  throw new Error(`no best figures on the machine's steps within ${MOST_STEPS} of them`);
 }
 
 /**
@@ -224,7 +228,8 @@ export function solve(
   let { point } = search(end.point, free, { widest: NEARBY / 2, finest: FINEST });
   const grid = gridOf(bounds, dials);
   let moved = [...free];
-  for (;;) {
+  // Each round holds one figure more.
+  for (let round = 0; round <= free.length; round++) {
     const target = landOnSteps(value, grid, point, moved);
     const still = moved.filter(
       (name) =>
@@ -237,4 +242,5 @@ export function solve(
     const kept = Object.fromEntries(still.map((name) => [name, today[name]]));
     point = search({ ...target, ...kept }, moved, { widest: NEARBY, finest: FINEST }).point;
   }
+  throw new Error('the figures that stay as they are were found anew without end');
 }

@@ -297,3 +297,7 @@ describe('a sheet of plates to run', () => {
     expect(() => couponSheet(ENGINE, { ...SCHOOL_CASE, rig: {} }, {})).toThrow(RangeError);
   });
 });
+
+it('says so where no hidden machine can be drawn', () => {
+  expect(() => blindMachine(4, () => 0.5)).toThrow(/^no machine with steel wire/);
+});

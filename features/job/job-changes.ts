@@ -1,4 +1,5 @@
-import type { CouponChange, PendingChange } from '@/core/record/shapes/change-schema';
+import type { Change } from '@/core/record/change/change';
+import type { CouponChange } from '@/core/record/shapes/change-schema';
 import type { Coupon, NewCoupon } from '@/core/record/shapes/record-schema';
 import { makeChange } from '../../client/send-changes';
 
@@ -7,7 +8,7 @@ import { makeChange } from '../../client/send-changes';
  * @param typed the coupon that was typed
  * @param from as it was when the form was begun, or null for a new one
  */
-export function couponChanges({ id, ...typed }: NewCoupon, from: Coupon | null): PendingChange[] {
+export function couponChanges({ id, ...typed }: NewCoupon, from: Coupon | null): Change[] {
   if (from === null) return [makeChange('begin-coupon', id, typed, 0, id)];
   const { title, rigId, job } = typed;
   const fields: CouponChange = {

@@ -14,7 +14,7 @@ import {
   validatePersonChange,
   validatePick,
 } from '../../core/access/validate-people';
-import type { PendingChange } from '../../core/record/shapes/change-schema';
+import type { ChangeEnvelope } from '../../core/record/shapes/change-schema';
 import { isKeeper, type Caller } from '../access/caller';
 import { isOwnPhrase, setOwnPhrase } from '../access/pass-phrase';
 import { hasShown, setPersonOf } from '../access/sessions';
@@ -38,7 +38,7 @@ function requireSpeaks({ isAtMachine, device }: Caller, id: string, { store }: C
 /** Who sends a change may send it in that name, and may do what it does. @throws NotAllowed where not */
 export function requireMay(
   caller: Caller,
-  { kind, person }: Pick<PendingChange, 'kind' | 'person'>,
+  { kind, person }: Pick<ChangeEnvelope, 'kind' | 'person'>,
   context: Context,
 ): void {
   if (caller.isAtMachine) return;

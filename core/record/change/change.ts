@@ -18,7 +18,7 @@ import { rigProblems } from '../../case/rig-problems';
 import { inspectionProblems } from '../../inspection/problems';
 import type { LevelChange } from '../../inspection/level-schema';
 import { validateWith, type Validated } from '../../schema/validate';
-import type { ChangeKind, CouponChange, RigChange, PendingChange } from '../shapes/change-schema';
+import type { ChangeKind, CouponChange, RigChange, ChangeEnvelope } from '../shapes/change-schema';
 import type { NewCare } from '../shapes/care-schema';
 import type { NewPicture, PictureChange } from '../shapes/picture-schema';
 import { pictureProblems } from './validate-picture';
@@ -52,7 +52,7 @@ export type FieldsOf = {
 };
 
 /** One change, by its kind. */
-export type ChangeOf<Kind extends ChangeKind> = Omit<PendingChange, 'kind' | 'fields'> & {
+export type ChangeOf<Kind extends ChangeKind> = Omit<ChangeEnvelope, 'kind' | 'fields'> & {
   kind: Kind;
   fields: FieldsOf[Kind];
 };
@@ -83,10 +83,5 @@ const READ: Record<ChangeKind, Read> = {
 };
 
 /** A change, or every wrong field with what it takes. */
-export function validateChange(input: unknown): Validated<Change> {
-  const read = validateWith<PendingChange>(matchesChange, input);
-  if (read.problems !== null) return read;
-  const { fields, of, kind } = read.value;
-  const { problems } = READ[kind](fields, of);
-  return problems === null ? { value: read.value as unknown as Change, problems } : { value: null, problems };
-}
+export const validateChange = (input: unknown): Validated<Change> =>
+  validateWith<Change>(matchesChange, input, ({ kind, fields, of }) => READ[kind](fields, of).problems ?? []);

@@ -1,5 +1,8 @@
 import matchesChange from '../../compiled/change';
-import type { PendingChange } from '../shapes/change-schema';
+import type { Change } from '../change/change';
 
-/** A change as the device keeps it while it waits: its fields are the server's to read, with all that this takes. */
-export const isPendingChange = (input: unknown): input is PendingChange => matchesChange(input);
+/**
+ * Whether something that the device keeps is a change of this program, which puts the fields of its kind in it. Its fields are the server's
+ * to read, with all that this takes.
+ */
+export const isPendingChange = (input: unknown): input is Change => matchesChange(input);

@@ -1,11 +1,10 @@
 import type { CareKnown } from '../../care/due';
 import type { Change } from '../change/change';
-import type { PendingChange } from '../shapes/change-schema';
 
 /** What is known of the care of a rig, with what waits on the device laid over it: what was done begins anew. */
-export function careWith(known: readonly CareKnown[], rigId: string, waiting: readonly PendingChange[]): CareKnown[] {
+export function careWith(known: readonly CareKnown[], rigId: string, waiting: readonly Change[]): CareKnown[] {
   return known.map((one) =>
-    (waiting as unknown as Change[]).reduce(
+    waiting.reduce(
       (now, change) =>
         change.kind === 'care' && change.of === rigId && change.fields.task === one.task
           ? { ...now, since: change.fields.doneAt, arcMinutes: 0, beads: 0, showing: 0 }

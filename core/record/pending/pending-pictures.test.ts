@@ -1,4 +1,4 @@
-import type { PendingChange } from '../shapes/change-schema';
+import type { Change } from '../change/change';
 import { validateChange } from '../change/change';
 import type { Picture } from '../shapes/picture-schema';
 import { picturesWith } from './pending-pictures';
@@ -10,11 +10,11 @@ const kept = (n: number, over: Partial<Picture> = {}): Picture => ({
   ...{ couponId: id(800), revision: 3 },
   ...over,
 });
-const waits = (kind: 'add-picture' | 'change-picture', of: string, fields: object): PendingChange => ({
+const waits = (kind: 'add-picture' | 'change-picture', of: string, fields: object): Change => ({
   ...{ id: id(700), kind, of, device: id(1), madeAt: '2026-05-04T09:00:00.000Z', against: 0 },
   fields: fields as never,
 });
-const added = (n: number, beadId: string | null = id(900), weldId: string | null = null): PendingChange =>
+const added = (n: number, beadId: string | null = id(900), weldId: string | null = null): Change =>
   waits('add-picture', id(n), { beadId, weldId, view: 'back', takenAt: `2026-05-04T09:0${n}:00.000Z`, note: 'new' });
 const own = ({ beadId }: { beadId: string | null }): boolean => beadId === id(900);
 

@@ -1,5 +1,4 @@
 import type { Change } from '../change/change';
-import type { PendingChange } from '../shapes/change-schema';
 import type { NewPicture, Picture } from '../shapes/picture-schema';
 
 /** What a picture that waits on the device is shown by, in place of a file that the server would keep. */
@@ -14,12 +13,12 @@ export type ShownPicture = Picture | PendingPicture;
  */
 export function picturesWith(
   pictures: readonly Picture[],
-  waiting: readonly PendingChange[],
+  waiting: readonly Change[],
   isOwn: (picture: NewPicture) => boolean,
   couponId: string | null,
 ): ShownPicture[] {
   const shown = new Map<string, ShownPicture>(pictures.map((picture) => [picture.id, picture]));
-  for (const { kind, of, fields } of waiting as unknown as Change[]) {
+  for (const { kind, of, fields } of waiting) {
     if (kind === 'add-picture' && !shown.has(of)) {
       const picture = { ...fields, id: of };
       if (isOwn(picture))

@@ -1,14 +1,15 @@
 import { EXAMPLE_CASE } from '../../cases/example';
-import type { Change } from '../change/change';
-import type { PendingChange } from '../shapes/change-schema';
+import type { ChangeOf, FieldsOf } from '../change/change';
+import type { ChangeKind } from '../shapes/change-schema';
 import type { Bead, Coupon, RigRecord } from '../shapes/record-schema';
 import { couponBegun, couponsBegun, couponWith, rigsWith, summaryOf, summaryWith } from './pending-record';
 
 const ID = (n: number): string => `0190b000-0000-7000-8000-${String(n).padStart(12, '0')}`;
 const AT = '2026-05-04T09:00:00.000Z';
 let made = 100;
-const change = (kind: Change['kind'], of: string, fields: PendingChange['fields']): PendingChange => ({
-  ...{ id: ID((made += 1)), kind, of, device: ID(9), madeAt: AT, against: 0, fields },
+const change = <Kind extends ChangeKind>(kind: Kind, of: string, fields: object): ChangeOf<Kind> => ({
+  ...{ id: ID((made += 1)), kind, of, device: ID(9), madeAt: AT, against: 0 },
+  fields: fields as FieldsOf[Kind],
 });
 const setup = {
   ...{ id: ID(2), rigId: ID(3), fittedAt: AT, rig: EXAMPLE_CASE.rig!, display: 'digital', assumed: false, revision: 4 },

@@ -1,5 +1,4 @@
 import type { Change } from '../change/change';
-import type { PendingChange } from '../shapes/change-schema';
 import { firstShown } from '../words/outcome';
 import type { Bead, Coupon, CouponSummary, RigRecord, Setup } from '../shapes/record-schema';
 
@@ -8,14 +7,11 @@ import type { Bead, Coupon, CouponSummary, RigRecord, Setup } from '../shapes/re
  * whenever it is shown, and never mixed into it, so that a change that is refused or undone leaves no trace.
  */
 
-/** The fields of a waiting change were made by this program; its kind says which they are. */
-const asChange = (waiting: PendingChange): Change => waiting as unknown as Change;
-
 /** Applies changes in order; one that cannot be laid over what is there is left out. */
-function inOrder<T>(start: T, waiting: readonly PendingChange[], lay: (kept: T, change: Change) => T): T {
+function inOrder<T>(start: T, waiting: readonly Change[], lay: (kept: T, change: Change) => T): T {
   return waiting.reduce((kept, change) => {
     try {
-      return lay(kept, asChange(change));
+      return lay(kept, change);
     } catch {
       return kept;
     }
@@ -37,7 +33,7 @@ function rigAfter(rig: RigRecord, change: Change): RigRecord {
 }
 
 /** The rigs of the workshop, by name, with those that wait to be begun. */
-export function rigsWith(rigs: readonly RigRecord[], waiting: readonly PendingChange[]): RigRecord[] {
+export function rigsWith(rigs: readonly RigRecord[], waiting: readonly Change[]): RigRecord[] {
   const all = inOrder([...rigs], waiting, (kept, change) => {
     if (change.kind !== 'begin-rig') return kept.map((rig) => rigAfter(rig, change));
     if (kept.some(({ id }) => id === change.of)) return kept;
@@ -99,15 +95,15 @@ function couponAfter(coupon: Coupon, change: Change, rigs: readonly RigRecord[])
  */
 export function couponWith(
   coupon: Coupon,
-  waiting: readonly PendingChange[],
+  waiting: readonly Change[],
   rigs: readonly RigRecord[] = [coupon.rig],
 ): Coupon {
   return inOrder(coupon, waiting, (kept, change) => couponAfter(kept, change, rigs));
 }
 
 /** A coupon that waits to be begun; null where none of this id does, or its rig is not known. */
-export function couponBegun(id: string, waiting: readonly PendingChange[], rigs: readonly RigRecord[]): Coupon | null {
-  const begins = waiting.map(asChange).find(({ kind, of }) => kind === 'begin-coupon' && of === id);
+export function couponBegun(id: string, waiting: readonly Change[], rigs: readonly RigRecord[]): Coupon | null {
+  const begins = waiting.find(({ kind, of }) => kind === 'begin-coupon' && of === id);
   if (begins?.kind !== 'begin-coupon') return null;
   const { rigId, title, createdAt, job, putAway = false } = begins.fields;
   const rig = rigs.find((one) => one.id === rigId);
@@ -124,7 +120,7 @@ export function couponBegun(id: string, waiting: readonly PendingChange[], rigs:
 }
 
 /** The coupons that wait to be begun, newest first. */
-export function couponsBegun(waiting: readonly PendingChange[], rigs: readonly RigRecord[]): Coupon[] {
+export function couponsBegun(waiting: readonly Change[], rigs: readonly RigRecord[]): Coupon[] {
   const begun = waiting.filter(({ kind }) => kind === 'begin-coupon');
   return begun.flatMap(({ of }) => couponBegun(of, waiting, rigs) ?? []).reverse();
 }
@@ -133,7 +129,7 @@ export function couponsBegun(waiting: readonly PendingChange[], rigs: readonly R
 const DRAWN = 4;
 
 /** A line of the log with the beads that wait to be logged on it, and its title as it will be. */
-export function summaryWith(summary: CouponSummary, waiting: readonly PendingChange[]): CouponSummary {
+export function summaryWith(summary: CouponSummary, waiting: readonly Change[]): CouponSummary {
   return inOrder(summary, waiting, (line, change) => {
     if (change.kind === 'change-coupon' && change.of === line.id) return { ...line, ...change.fields };
     if (change.kind !== 'log-bead' || change.fields.couponId !== line.id) return line;

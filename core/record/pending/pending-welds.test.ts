@@ -1,6 +1,7 @@
 import { EXAMPLE_CASE } from '../../cases/example';
 import { LEVELS } from '../../inspection/levels';
-import type { ChangeKind, PendingChange } from '../shapes/change-schema';
+import type { Change, ChangeOf, FieldsOf } from '../change/change';
+import type { ChangeKind } from '../shapes/change-schema';
 import type { Bead, Coupon } from '../shapes/record-schema';
 import {
   levelsWith,
@@ -15,9 +16,9 @@ import type { Weld } from '../shapes/weld-schema';
 
 const ID = (n: number): string => `0190b000-0000-7000-8000-${String(n).padStart(12, '0')}`;
 const AT = '2026-05-04T10:00:00.000Z';
-const waits = (kind: ChangeKind, of: string, fields: object): PendingChange => ({
+const waits = <Kind extends ChangeKind>(kind: Kind, of: string, fields: object): ChangeOf<Kind> => ({
   ...{ id: ID(900), kind, of, device: ID(901), madeAt: AT, against: 0 },
-  fields: fields as PendingChange['fields'],
+  fields: fields as FieldsOf[Kind],
 });
 
 const SETUP = { ...{ id: ID(3), rigId: ID(2), fittedAt: AT, arcControlRising: 'softer', display: 'digital' } };
@@ -40,7 +41,7 @@ const PROVE = waits('prove', ID(6), {
 const WELD = waits('log-weld', ID(7), {
   ...{ provenId: ID(6), title: 'Hinge', weldedAt: AT, by: 'Ada', lengthMm: 200, note: '' },
 });
-const inspect = (undercutMm: number, id = ID(8)): PendingChange =>
+const inspect = (undercutMm: number, id = ID(8)): Change =>
   waits('inspect', ID(7), {
     ...{ id, inspectedAt: AT, by: 'Bo', level: LEVELS[1], note: '' },
     measured: { crackMm: 0, unfusedMm: 0, poreCount: 0, undercutMm, legUprightMm: 6, legFlatMm: 6, lengthMm: 200 },
@@ -84,7 +85,7 @@ describe('a setting that waits to be kept', () => {
 
 describe('a weld that waits', () => {
   const setting = provenBegun(ID(6), [PROVE], [COUPON])!;
-  const weld = (...more: PendingChange[]): Weld => weldBegun(ID(7), [WELD, ...more], [setting])!;
+  const weld = (...more: Change[]): Weld => weldBegun(ID(7), [WELD, ...more], [setting])!;
 
   it('stands on its setting, and goes through inspection and repair as it will on the server', () => {
     expect(weld()).toMatchObject({ title: 'Hinge', state: 'to-inspect', rigId: ID(2), job: { thicknessMm: 6 } });

@@ -213,7 +213,8 @@ export const CHANGES_SCHEMA = {
 } as const satisfies JSONSchema;
 
 export type ChangeKind = (typeof CHANGE_KINDS)[number];
-export type PendingChange = FromSchema<typeof CHANGE_SCHEMA>;
+/** What every change has, whatever its kind: its fields are not read yet. */
+export type ChangeEnvelope = FromSchema<typeof CHANGE_SCHEMA>;
 export type CouponChange = FromSchema<typeof COUPON_CHANGE_SCHEMA>;
 export type RigChange = FromSchema<typeof RIG_CHANGE_SCHEMA>;
 export type HistoryEntry = FromSchema<typeof HISTORY_ENTRY_SCHEMA>;

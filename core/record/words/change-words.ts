@@ -1,5 +1,5 @@
 import type { Change } from '../change/change';
-import type { HistoryEntry, PendingChange } from '../shapes/change-schema';
+import type { HistoryEntry } from '../shapes/change-schema';
 import { OUTCOME_WORDS } from './outcome';
 import type { Outcome } from '../shapes/record-schema';
 
@@ -35,10 +35,7 @@ function fieldsWords(what: string, fields: object): string {
 }
 
 /** One line for a change: "Bead 3 judged “sound”". @param named what it is of */
-export function changeWords(
-  { kind, fields }: Pick<PendingChange | HistoryEntry, 'kind' | 'fields'>,
-  named: Named,
-): string {
+export function changeWords({ kind, fields }: Pick<Change | HistoryEntry, 'kind' | 'fields'>, named: Named): string {
   const bead = named.bead === null ? 'A bead' : `Bead ${named.bead}`;
   const given = fields as Change['fields'] & { title?: string; name?: string };
   switch (kind) {

@@ -7,7 +7,8 @@ import { validateCase } from '@/core/case/validate';
 import { EXAMPLE_CASE } from '@/core/cases/example';
 import type { CareKnown } from '@/core/care/due';
 import type { Teaching } from '@/core/learning/teaching';
-import type { Changed, PendingChange } from '@/core/record/shapes/change-schema';
+import type { Change } from '@/core/record/change/change';
+import type { Changed } from '@/core/record/shapes/change-schema';
 import type { Bead, Coupon, JobVersion, NewBead } from '@/core/record/shapes/record-schema';
 import { clearDeviceDatabase } from '@/client/outbox/device-database';
 import { resetOutbox } from '@/client/outbox/outbox';
@@ -34,7 +35,7 @@ export const ID = (n: number): string => `0190b000-0000-7000-8000-${String(n).pa
 /** A server in memory that takes the changes the page sends, each once. */
 function server() {
   const beads: Bead[] = [];
-  const sent: PendingChange[] = [];
+  const sent: Change[] = [];
   const state = {
     away: false,
     hold: null as Promise<void> | null,
@@ -90,7 +91,7 @@ function server() {
     setups: [setup],
   });
   const taken = new Map<string, Changed>();
-  const change = ({ id, kind, of, fields, ...rest }: PendingChange): Changed => {
+  const change = ({ id, kind, of, fields, ...rest }: Change): Changed => {
     const before = taken.get(id);
     if (before !== undefined) return before;
     const at = beads.findIndex((bead) => bead.id === of);
@@ -109,7 +110,7 @@ function server() {
     if (state.away) throw new TypeError('Failed to fetch');
     const method = init.method ?? 'GET';
     if (method !== 'GET') {
-      const body = JSON.parse(String(init.body)) as PendingChange;
+      const body = JSON.parse(String(init.body)) as Change;
       sent.push(body);
       if (state.refuses !== null)
         return { ok: false, status: 409, json: async () => state.refuses } as unknown as Response;

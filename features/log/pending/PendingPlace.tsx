@@ -2,7 +2,6 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
-import type { Change } from '@/core/record/change/change';
 import { changeWords, type Named } from '@/core/record/words/change-words';
 import { draftFromBead } from '@/core/record/draft/bead-from-draft';
 import type { RigRecord } from '@/core/record/shapes/record-schema';
@@ -116,17 +115,16 @@ function RefusedWays({ waiting: { seq, change, refused } }: { waiting: OutboxIte
         }
       />
     );
-  const made = change as unknown as Change;
   return (
     <>
       <Button label="Send it again" onPress={() => void markRejected(seq, null)} />
-      {made.kind === 'log-bead' && (
+      {change.kind === 'log-bead' && (
         <Button
           label="Back on the bench"
           onPress={() => {
-            const { couponId } = made.fields;
+            const { couponId } = change.fields;
             const past = stored(draftOn(couponId))?.past ?? [];
-            store(draftOn(couponId), { now: draftFromBead(made.fields, platform().newId()), past });
+            store(draftOn(couponId), { now: draftFromBead(change.fields, platform().newId()), past });
             store(BENCH_COUPON, couponId);
             void dequeue(seq, null).then(() => router.push('/'));
           }}

@@ -5,7 +5,7 @@ import { ScrollView } from 'react-native';
 import type { WireClass } from '@/core/case/schema';
 import { wireSize } from '@/core/quantity/wire-size';
 import { unitOf } from '@/core/quantity/units';
-import type { PendingChange } from '@/core/record/shapes/change-schema';
+import type { Change } from '@/core/record/change/change';
 import type { RigRecord } from '@/core/record/shapes/record-schema';
 import { validateRig } from '@/core/record/change/validate-rig';
 import { platform } from '@/platform/ports';
@@ -74,7 +74,7 @@ export function RigForm({ rigId, record: now, named, onKept }: FormProps) {
     setValue('gas', fitted.gas, { shouldValidate: true });
     setValue('polarity', fitted.polarity);
   };
-  const keep = async (changes: readonly PendingChange[], next: Href = '/rig'): Promise<void> => {
+  const keep = async (changes: readonly Change[], next: Href = '/rig'): Promise<void> => {
     if (!(await put(changes))) return;
     onKept();
     leadOn(next);

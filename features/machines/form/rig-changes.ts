@@ -1,4 +1,5 @@
-import type { RigChange, PendingChange } from '@/core/record/shapes/change-schema';
+import type { Change } from '@/core/record/change/change';
+import type { RigChange } from '@/core/record/shapes/change-schema';
 import type { NewRig, RigRecord } from '@/core/record/shapes/record-schema';
 import { makeChange } from '../../../client/send-changes';
 
@@ -7,7 +8,7 @@ import { makeChange } from '../../../client/send-changes';
  * @param typed the rig that was typed; what is fitted has its old id where it is the same
  * @param from as it was when the form was begun, or null for a new one
  */
-export function rigChanges({ id, ...typed }: NewRig, from: RigRecord | null): PendingChange[] {
+export function rigChanges({ id, ...typed }: NewRig, from: RigRecord | null): Change[] {
   if (from === null) return [makeChange('begin-rig', id, typed, 0, id)];
   const { name, note, setup } = typed;
   const fields: RigChange = { ...(name === from.name ? {} : { name }), ...(note === from.note ? {} : { note }) };
