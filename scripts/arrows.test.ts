@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { resolve } from 'node:path';
 
-/** What `npm run arrows` says of imports from file to file: which folders go round in a circle. */
+/** The circles of folders that `npm run arrows` finds in imports from file to file. */
 function circlesOf(imports: [from: string, to: string][]): string[][] {
   const modules = imports.map(([source, resolved]) => ({ source, dependencies: [{ resolved }] }));
   const script = `import('./scripts/arrows.mjs').then(({ circlesOfFolders }) =>

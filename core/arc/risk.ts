@@ -5,10 +5,10 @@ import { logistic } from '../chance/logistic';
  * they are not frequencies of defects.
  */
 
-/** `evenAt` is the margin at even odds, `steep` how fast the odds turn with it, in log odds a unit of the margin. */
+/** A logistic: the margin at even odds, and its slope in log odds a unit of the margin. */
 type Odds = { evenAt: number; steep: number; reason: string };
 
-/** Of each risk its margin, and why there. No table of frequencies is published for these: the edges are practice, the slopes judged. */
+/** The logistic of each risk. No frequencies are published for these: the margins are practice, the slopes judged. */
 const ODDS = {
   stubbing: {
     evenAt: 1.7,
@@ -48,7 +48,7 @@ const ODDS = {
   },
 } as const satisfies Record<string, Odds>;
 
-/** What else moves the odds, in log odds a unit. */
+/** Further terms of a risk, in log odds a unit. */
 const ALSO = {
   spatter: {
     co2: { perPct: 0.012, fromPct: 20, reason: 'straight CO2 spatters two to three times as much as 80/20' },

@@ -39,7 +39,7 @@ export type Situation = {
 };
 
 /**
- * What each risk costs against the others, a bead that has to come out again being 1. The order is that of any acceptance level (cold
+ * Cost of each risk against the others, a bead that has to come out again being 1. The order is that of any acceptance level (cold
  * laps and burn-through not at all, undercut and holes by size, spatter cleaned off); the figures are judged.
  */
 const COST = {
@@ -54,7 +54,7 @@ const COST = {
   porosity: 1,
   /** Scraped off. */
   spatter: 0.4,
-  /** What it does to current and cover is counted there; this is for what follows of itself: spatter in the nozzle, a poor view. */
+  /** Its effect on current and cover is counted there; this is for spatter in the nozzle and a poor view. */
   stickOut: 0.8,
 };
 
@@ -70,14 +70,14 @@ const AWAY = {
 };
 /** Volts and heat are drawn to their middle a little even where nothing is wrong with them. */
 const MIDDLE = { balance: 0.05, heat: 0.5, flow: 0.08, stickOut: 0.04 };
-/** What a transfer costs: both judged, against COST. */
+/** Cost of a transfer; both judged, against COST. */
 const TRANSFER = {
   /** Avoided where a neighbour with a quieter arc exists; where none does it is welded all the same, in CO2 by everybody. */
   globular: 0.3,
   /** A current between short arc and spray is proposed by nobody: both ends of the zone serve the plate as well. */
   wild: 1.2,
 };
-/** Stick-out by how far it lies from the usual to the edge of its window: as soon and as steep as stubbing, which is what it brings. */
+/** Stick-out by how far it lies from the usual to the edge of its window: as soon and as steep as stubbing; judged. */
 const STICK_OUT = { evenAt: 1.7, steep: 2.5 };
 /** The pace that the risks are stated for, expected travel over the one held. */
 const PACE = { least: 0.7, most: 1.5 };

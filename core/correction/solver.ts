@@ -242,5 +242,5 @@ export function solve(
     const kept = Object.fromEntries(still.map((name) => [name, today[name]]));
     point = search({ ...target, ...kept }, moved, { widest: NEARBY, finest: FINEST }).point;
   }
-  throw new Error('the figures that stay as they are were found anew without end');
+  throw new Error('no settings found: in each round another figure was held');
 }

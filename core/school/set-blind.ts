@@ -18,7 +18,7 @@ export type BlindMachine = { machine: Machine; job: Job };
 /** A bead that was run on it: what a welder sees and hears of it, not why. */
 export type BlindBead = { sound: boolean; shows: string[]; bead: BeadAppearance; run: ArcRun | null };
 
-/** One machine in three has such wire, and two of its jobs in three such plate: so many are never drawn in vain. */
+/** Half of the machines have such wire, and three of four of their jobs such plate: so many are never drawn in vain. */
 const MOST_DRAWN = 1000;
 
 /**

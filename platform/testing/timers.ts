@@ -1,11 +1,11 @@
 import type { Ports } from '../ports';
 
-/** The page's timers in a test: what a test waits for is what comes, not how long that takes. */
+/** The page's timers in a test, which waits for an event and never for a time. */
 type Timers = Pick<Ports, 'after' | 'every'>;
 
-/** How many times sooner a test's page does what it does after a pause; the pauses stay in their order. */
+/** Factor by which a test's pauses are shorter; they stay in their order. */
 const SOONER = 50;
-/** What waits longer than this waits for somebody else to answer, ms: a busy machine is not to be taken for a dead one. */
+/** A longer wait than this is for an answer, ms, and stays: a busy machine is not a dead one. */
 const PATIENCE = 10_000;
 
 const sooner = (ms: number): number => (ms > PATIENCE ? ms : ms / SOONER);

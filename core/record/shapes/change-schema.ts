@@ -213,7 +213,7 @@ export const CHANGES_SCHEMA = {
 } as const satisfies JSONSchema;
 
 export type ChangeKind = (typeof CHANGE_KINDS)[number];
-/** What every change has, whatever its kind: its fields are not read yet. */
+/** A change of any kind, its fields not read yet. */
 export type ChangeEnvelope = FromSchema<typeof CHANGE_SCHEMA>;
 export type CouponChange = FromSchema<typeof COUPON_CHANGE_SCHEMA>;
 export type RigChange = FromSchema<typeof RIG_CHANGE_SCHEMA>;
