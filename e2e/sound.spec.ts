@@ -43,6 +43,7 @@ test('how it should sound: nothing plays unasked; before and after are told in w
   await expect(sounds.getByRole('group')).toHaveCount(1);
   await expect(sounds.getByText(/^Steady crackle\./)).toBeVisible();
   await page.getByRole('checkbox', { name: 'Hear it' }).click();
+  await expect(sounds).toBeHidden();
   await closeVerdict(page);
   await setAll(page, { volts: '16', wire: '7.5', stickOut: '12', gas: '11' });
   await openVerdict(page);
