@@ -25,7 +25,7 @@ test(
   },
 );
 
-test('inches everywhere once inches are chosen', { tag: BOTH_SIZES }, async ({ page }) => {
+test('inches everywhere once inches are chosen', async ({ page }) => {
   await newCoupon(page, 'Inch plate');
   await setKnob(page, 'Wire speed', '7.62');
   await page.getByRole('navigation').getByRole('link', { name: 'Rig' }).click();
@@ -38,7 +38,7 @@ test('inches everywhere once inches are chosen', { tag: BOTH_SIZES }, async ({ p
   await expect(page.getByRole('button', { name: 'Wire speed, 305 in/min' })).toBeVisible();
 });
 
-test('the job form says what a thickness takes, and asks anew what can hurt', { tag: BOTH_SIZES }, async ({ page }) => {
+test('the job form says what a thickness takes, and asks anew what can hurt', async ({ page }) => {
   await page.goto('/job/new');
   await page.getByRole('textbox', { name: 'Thickness, mm' }).fill('900');
   await expect(page.getByRole('alert')).toHaveText('Takes 0.3 to 100 mm.');

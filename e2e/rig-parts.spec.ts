@@ -1,50 +1,48 @@
 import { BOTH_SIZES, expect, expectAccessible, newCoupon, openVerdict, test } from './harness';
 
-test(
-  'the gas of a rig: the flow, the ball of a strange flowmeter, a cylinder that will not finish the job',
-  { tag: BOTH_SIZES },
-  async ({ page }) => {
-    await newCoupon(page, 'Long seam', { thickness: '4' });
-    await page.getByRole('link', { name: /^Job: Long seam/ }).click();
-    await page.getByRole('textbox', { name: 'Weld length, mm' }).fill('12000');
-    await page.getByRole('button', { name: 'Keep it' }).click();
-    await page.getByRole('link', { name: 'Rig', exact: true }).click();
-    await page.getByRole('link', { name: /^Dock set/ }).click();
-    await page.getByRole('link', { name: /^Its gas/ }).click();
-    await expect(page.getByText(/^1\d(\.\d)? L\/min$/)).toBeVisible();
-    await page
-      .getByRole('radiogroup', { name: 'The flowmeter was made for' })
-      .getByRole('radio', { name: 'CO2', exact: true })
-      .click();
-    await expect(page.getByText(/^Set its ball to 1\d(\.\d)? L\/min: then/)).toBeVisible();
-    await page.getByRole('textbox', { name: 'Gauge, bar' }).fill('900');
-    await page.getByRole('textbox', { name: 'Volume, L' }).fill('5');
-    await expect(page.getByText(/^A cylinder takes 0 to 350 bar/)).toBeVisible();
-    await page.getByRole('textbox', { name: 'Gauge, bar' }).fill('40');
-    await expect(page.getByText(/it will not finish\. Have a full one ready\.$/)).toBeVisible();
-    await page.getByRole('textbox', { name: 'Gauge, bar' }).fill('340');
-    await expect(page.getByText(/: it will do\.$/)).toBeVisible();
-    await expect(page.getByText('Not for this wire and metal.')).toHaveCount(1);
-    await expectAccessible(page);
-    // Read once, it is counted down by the beads (other journeys may run some on this machine meanwhile), and the bench says before the first one that it will not last.
-    await page.getByRole('textbox', { name: 'Gauge, bar' }).fill('12');
-    await page.getByRole('button', { name: 'Keep this reading' }).click();
-    await expect(page.getByText(/^Read .*; by the beads since about 3\d L left, \d min of arc\.$/)).toBeVisible();
-    await page.goto('/rig');
-    await page.getByRole('link', { name: /^Dock set/ }).click();
-    await page.getByRole('link', { name: /^Its parts/ }).click();
-    await page.getByRole('textbox', { name: 'A full one has, kg' }).fill('15');
-    await page.getByRole('textbox', { name: 'On it now, kg' }).fill('16');
-    await expect(page.getByText('What is on it takes 0 to 15 kg.')).toBeVisible();
-    await page.getByRole('textbox', { name: 'On it now, kg' }).fill('0.3');
-    await page.getByRole('button', { name: 'Keep what is on the spool' }).click();
-    await expect(page.getByText(/by the beads since about 0\.3 kg left\.$/)).toBeVisible();
-    await page.goto('/');
-    await openVerdict(page);
-    await expect(page.getByText(/^The spool has about 0\.3 kg left, this weld takes about [\d.]+ kg/)).toBeVisible();
-    await expect(page.getByText(/^The cylinder has about 3\d L left/)).toBeVisible();
-  },
-);
+test('the gas of a rig: the flow, the ball of a strange flowmeter, a cylinder that will not finish the job', async ({
+  page,
+}) => {
+  await newCoupon(page, 'Long seam', { thickness: '4' });
+  await page.getByRole('link', { name: /^Job: Long seam/ }).click();
+  await page.getByRole('textbox', { name: 'Weld length, mm' }).fill('12000');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('link', { name: 'Rig', exact: true }).click();
+  await page.getByRole('link', { name: /^Dock set/ }).click();
+  await page.getByRole('link', { name: /^Its gas/ }).click();
+  await expect(page.getByText(/^1\d(\.\d)? L\/min$/)).toBeVisible();
+  await page
+    .getByRole('radiogroup', { name: 'The flowmeter was made for' })
+    .getByRole('radio', { name: 'CO2', exact: true })
+    .click();
+  await expect(page.getByText(/^Set its ball to 1\d(\.\d)? L\/min: then/)).toBeVisible();
+  await page.getByRole('textbox', { name: 'Gauge, bar' }).fill('900');
+  await page.getByRole('textbox', { name: 'Volume, L' }).fill('5');
+  await expect(page.getByText(/^A cylinder takes 0 to 350 bar/)).toBeVisible();
+  await page.getByRole('textbox', { name: 'Gauge, bar' }).fill('40');
+  await expect(page.getByText(/it will not finish\. Have a full one ready\.$/)).toBeVisible();
+  await page.getByRole('textbox', { name: 'Gauge, bar' }).fill('340');
+  await expect(page.getByText(/: it will do\.$/)).toBeVisible();
+  await expect(page.getByText('Not for this wire and metal.')).toHaveCount(1);
+  await expectAccessible(page);
+  // Read once, it is counted down by the beads (other journeys may run some on this machine meanwhile), and the bench says before the first one that it will not last.
+  await page.getByRole('textbox', { name: 'Gauge, bar' }).fill('12');
+  await page.getByRole('button', { name: 'Keep this reading' }).click();
+  await expect(page.getByText(/^Read .*; by the beads since about 3\d L left, \d min of arc\.$/)).toBeVisible();
+  await page.goto('/rig');
+  await page.getByRole('link', { name: /^Dock set/ }).click();
+  await page.getByRole('link', { name: /^Its parts/ }).click();
+  await page.getByRole('textbox', { name: 'A full one has, kg' }).fill('15');
+  await page.getByRole('textbox', { name: 'On it now, kg' }).fill('16');
+  await expect(page.getByText('What is on it takes 0 to 15 kg.')).toBeVisible();
+  await page.getByRole('textbox', { name: 'On it now, kg' }).fill('0.3');
+  await page.getByRole('button', { name: 'Keep what is on the spool' }).click();
+  await expect(page.getByText(/by the beads since about 0\.3 kg left\.$/)).toBeVisible();
+  await page.goto('/');
+  await openVerdict(page);
+  await expect(page.getByText(/^The spool has about 0\.3 kg left, this weld takes about [\d.]+ kg/)).toBeVisible();
+  await expect(page.getByText(/^The cylinder has about 3\d L left/)).toBeVisible();
+});
 
 test(
   'what does not fit a rig is said with what it does, and its chart follows on one clean page',
@@ -74,43 +72,41 @@ test(
   },
 );
 
-test(
-  'a chart that somebody has is read, held against the model, and its marks become pairs of the knobs',
-  { tag: BOTH_SIZES },
-  async ({ page }, { project }) => {
-    await page.goto('/rig');
-    await page.getByRole('button', { name: 'Another rig' }).click();
-    const name = `Lent set ${project.name}`;
-    await page.getByRole('textbox', { name: 'What the workshop calls it' }).fill(name);
-    await page.getByRole('button', { name: 'Keep it' }).click();
-    await page.getByRole('link', { name: new RegExp(`^${name}`) }).click();
-    await page.getByRole('link', { name: /^Its own chart/ }).click();
-    const lent = page.getByRole('region', { name: 'A chart that somebody has' });
-    const open = async (text: string): Promise<void> => {
-      const [chooser] = await Promise.all([
-        page.waitForEvent('filechooser'),
-        lent.getByRole('button', { name: 'Open a CSV file' }).click(),
-      ]);
-      await chooser.setFiles({ name: 'lent.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
-    };
-    await open('thickness (mm),wire speed\n2,5\n');
-    await expect(lent.getByText(/“wire speed” names no unit/)).toBeVisible();
-    // The 3 mm line has a slip of the pen: 26.4 for 18.4.
-    await open(
-      'thickness (mm),volts (V),wire speed (m/min),"wire speed, mark"\n1,16,2.7,20\n1.5,16.8,3.7,30\n2,17.4,4.5,38\n3,26.4,5.6,48\n4,19.2,6.6,58\n',
-    );
-    await expect(lent.getByText('lent.csv: 5 lines read.')).toBeVisible();
-    await expect(lent.getByRole('listitem')).toHaveText([/^Line 5, 3 mm flat: volts 26.4 V, the model 1\d/]);
-    await expectAccessible(page);
-    await lent.getByRole('button', { name: 'Use its marks for the knobs' }).click();
-    await expect(lent.getByText(/^Taken as pairs\. Look them over/)).toBeVisible();
-    await page.getByRole('button', { name: 'Back' }).click();
-    await page.getByRole('link', { name: /knobs/i }).first().click();
-    await expect(page.getByText('knob 38 → 4.5 m/min, a chart')).toBeVisible();
-    await page.getByRole('button', { name: 'Keep these knobs' }).click();
-    await expect(page.getByRole('button', { name: 'Kept' })).toBeVisible();
-  },
-);
+test('a chart that somebody has is read, held against the model, and its marks become pairs of the knobs', async ({
+  page,
+}, { project }) => {
+  await page.goto('/rig');
+  await page.getByRole('button', { name: 'Another rig' }).click();
+  const name = `Lent set ${project.name}`;
+  await page.getByRole('textbox', { name: 'What the workshop calls it' }).fill(name);
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('link', { name: new RegExp(`^${name}`) }).click();
+  await page.getByRole('link', { name: /^Its own chart/ }).click();
+  const lent = page.getByRole('region', { name: 'A chart that somebody has' });
+  const open = async (text: string): Promise<void> => {
+    const [chooser] = await Promise.all([
+      page.waitForEvent('filechooser'),
+      lent.getByRole('button', { name: 'Open a CSV file' }).click(),
+    ]);
+    await chooser.setFiles({ name: 'lent.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+  };
+  await open('thickness (mm),wire speed\n2,5\n');
+  await expect(lent.getByText(/“wire speed” names no unit/)).toBeVisible();
+  // The 3 mm line has a slip of the pen: 26.4 for 18.4.
+  await open(
+    'thickness (mm),volts (V),wire speed (m/min),"wire speed, mark"\n1,16,2.7,20\n1.5,16.8,3.7,30\n2,17.4,4.5,38\n3,26.4,5.6,48\n4,19.2,6.6,58\n',
+  );
+  await expect(lent.getByText('lent.csv: 5 lines read.')).toBeVisible();
+  await expect(lent.getByRole('listitem')).toHaveText([/^Line 5, 3 mm flat: volts 26.4 V, the model 1\d/]);
+  await expectAccessible(page);
+  await lent.getByRole('button', { name: 'Use its marks for the knobs' }).click();
+  await expect(lent.getByText(/^Taken as pairs\. Look them over/)).toBeVisible();
+  await page.getByRole('button', { name: 'Back' }).click();
+  await page.getByRole('link', { name: /knobs/i }).first().click();
+  await expect(page.getByText('knob 38 → 4.5 m/min, a chart')).toBeVisible();
+  await page.getByRole('button', { name: 'Keep these knobs' }).click();
+  await expect(page.getByRole('button', { name: 'Kept' })).toBeVisible();
+});
 
 test('a new part is one tap from the bench, and begins again', async ({ page }, { project }) => {
   // A rig of its own: others weld on the demo's meanwhile.

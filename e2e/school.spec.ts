@@ -1,5 +1,5 @@
 import type { Locator } from '@playwright/test';
-import { BOTH_SIZES, expect, expectAccessible, isPhone, newCoupon, openVerdict, test } from './harness';
+import { expect, expectAccessible, isPhone, newCoupon, openVerdict, test } from './harness';
 
 test('a drill by ear, by touch: named, told, turned right; what is mixed up comes to the list', async ({ page }) => {
   test.slow();
@@ -44,51 +44,6 @@ test('a drill by ear, by touch: named, told, turned right; what is mixed up come
   await page.goto('/school/progress');
   await expect(page.getByRole('table', { name: 'By ear: what was said for what' })).toBeVisible();
   await expectAccessible(page);
-});
-
-test('drills by keyboard: eye, knob and order', { tag: BOTH_SIZES }, async ({ page }) => {
-  await page.goto('/school/by-eye');
-  const eye = page.getByRole('region', { name: 'By eye', exact: true });
-  for (let turn = 0; turn < 2; turn++) {
-    await expect(eye.getByRole('group', { name: 'Which of these does it show?' })).toBeVisible({ timeout: 15_000 });
-    if (turn === 0) await expectAccessible(page);
-    await page.keyboard.press('1');
-    await expect(eye.getByText(/^It shows: /)).toBeVisible();
-    await expect(eye.getByRole('group', { name: 'And the likeliest cause?' })).toBeVisible();
-    await page.keyboard.press('2');
-    const next = eye.getByRole('button', { name: 'Next bead' });
-    await expect(next).toBeVisible();
-    await page.keyboard.press('Enter');
-    // What stood there for the bead before is gone.
-    await expect(next).toBeHidden();
-  }
-  await expect(eye.getByText(/of the last 2 right$/)).toBeVisible();
-
-  await page.goto('/school/one-knob');
-  const knob = page.getByRole('region', { name: 'Turn one knob', exact: true });
-  await expect(knob.getByRole('radio')).toHaveCount(5);
-  await expectAccessible(page);
-  await page.keyboard.press('3');
-  await expect(knob.getByRole('radio', { name: 'Bead 3' })).toBeChecked();
-  await page.keyboard.press('r');
-  await expect(knob.getByText(/^(Right: |Bead \d is: )/)).toBeVisible();
-  await page.keyboard.press('Enter');
-  await expect(knob.getByRole('button', { name: 'Bead 1 is right' })).toBeVisible();
-
-  await page.goto('/school/what-first');
-  const first = page.getByRole('region', { name: 'What first?', exact: true });
-  const checks = first.getByRole('group', { name: 'Checks' }).getByRole('button');
-  await expect(checks.first()).toBeVisible({ timeout: 15_000 });
-  await expectAccessible(page);
-  const count = await checks.count();
-  for (let i = 0; i < count; i++) await checks.nth(i).click();
-  await expect(first.getByText(/pairs in order/)).toBeVisible();
-  await page.keyboard.press('Enter');
-  await expect(first.getByText(/^Step [12] of 8, [01] of the last 1 right$/)).toBeVisible();
-  // A place of the School that is not there leads to it.
-  await page.goto('/school/nothing');
-  await expect(page.getByRole('heading', { name: 'School', exact: true })).toBeVisible();
-  if (!isPhone(page)) await expect(page.getByRole('region', { name: 'What I tell apart' })).toBeVisible();
 });
 
 test('a machine is set blind: beads are run until one is sound, and held against the product’s own count', async ({
@@ -156,74 +111,68 @@ test('the pace is kept to a beat, as the bench computed it; without a sound it i
   await expect(pace.getByText('350 mm/min')).toBeVisible();
 });
 
-test(
-  'plates to run for real stand on the dial of a rig, and lead to the bench',
-  { tag: BOTH_SIZES },
-  async ({ page }) => {
-    await page.goto('/school/coupons');
-    const sheet = page.getByRole('region', { name: 'Run it for real' });
-    await sheet.getByRole('radio', { name: 'Blue cart set' }).click();
-    const volts = sheet.getByRole('table', { name: 'Volts, low to high' });
-    await expect(volts.getByRole('row')).toHaveCount(6, { timeout: 15_000 });
-    await expect(volts.getByText(/^knob \d+(\.\d)? \(\d+(\.\d)? V\)$/).first()).toBeVisible();
-    await expect(volts.getByText('as computed')).toHaveCount(1);
-    await expectAccessible(page);
-    // Another plate, other figures; what is no thickness says so.
-    const first = await volts.getByRole('row').nth(3).textContent();
-    await sheet.getByRole('textbox', { name: 'Plate, mm' }).fill('2');
-    await expect.poll(() => volts.getByRole('row').nth(3).textContent()).not.toBe(first);
-    await sheet.getByRole('textbox', { name: 'Plate, mm' }).fill('none');
-    await expect(sheet.getByText(/a thickness above 0/)).toBeVisible();
-    await sheet.getByRole('textbox', { name: 'Plate, mm' }).fill('5');
-    // On paper the sheet stands alone.
-    await page.emulateMedia({ media: 'print' });
-    await expect(volts).toBeVisible();
-    await expect(sheet.getByRole('button', { name: 'Print' })).toBeHidden();
-    await expect(page.getByRole('navigation', { name: 'Places' })).toBeHidden();
-    await page.emulateMedia({ media: 'screen' });
-    await sheet.getByRole('link', { name: 'Put a plate on the bench, to log them' }).click();
-    await expect(page.getByRole('textbox', { name: 'What is it for?' })).toBeVisible();
-  },
-);
+test('plates to run for real stand on the dial of a rig, and lead to the bench', async ({ page }) => {
+  await page.goto('/school/coupons');
+  const sheet = page.getByRole('region', { name: 'Run it for real' });
+  await sheet.getByRole('radio', { name: 'Blue cart set' }).click();
+  const volts = sheet.getByRole('table', { name: 'Volts, low to high' });
+  await expect(volts.getByRole('row')).toHaveCount(6, { timeout: 15_000 });
+  await expect(volts.getByText(/^knob \d+(\.\d)? \(\d+(\.\d)? V\)$/).first()).toBeVisible();
+  await expect(volts.getByText('as computed')).toHaveCount(1);
+  await expectAccessible(page);
+  // Another plate, other figures; what is no thickness says so.
+  const first = await volts.getByRole('row').nth(3).textContent();
+  await sheet.getByRole('textbox', { name: 'Plate, mm' }).fill('2');
+  await expect.poll(() => volts.getByRole('row').nth(3).textContent()).not.toBe(first);
+  await sheet.getByRole('textbox', { name: 'Plate, mm' }).fill('none');
+  await expect(sheet.getByText(/a thickness above 0/)).toBeVisible();
+  await sheet.getByRole('textbox', { name: 'Plate, mm' }).fill('5');
+  // On paper the sheet stands alone.
+  await page.emulateMedia({ media: 'print' });
+  await expect(volts).toBeVisible();
+  await expect(sheet.getByRole('button', { name: 'Print' })).toBeHidden();
+  await expect(page.getByRole('navigation', { name: 'Places' })).toBeHidden();
+  await page.emulateMedia({ media: 'screen' });
+  await sheet.getByRole('link', { name: 'Put a plate on the bench, to log them' }).click();
+  await expect(page.getByRole('textbox', { name: 'What is it for?' })).toBeVisible();
+});
 
-test(
-  'stick-out and angle stand in true size, as the bench computed them, once the screen was measured',
-  { tag: BOTH_SIZES },
-  async ({ page }) => {
-    await page.goto('/school/gun?stickOutMm=12&travelAngleDeg=-15&workAngleDeg=45&joint=fillet');
-    const place = page.getByRole('region', { name: 'Hold the gun' });
-    const screen = place.getByRole('region', { name: 'Measure this screen' });
-    await expectAccessible(page);
-    const card = screen.getByRole('img', { name: '54 mm as this screen shows them now' });
-    const wide = async (of: Locator): Promise<number> => (await of.boundingBox())?.width ?? 0;
-    const before = await wide(card);
-    await screen.getByRole('button', { name: 'A little shorter' }).click();
-    await screen.getByRole('button', { name: 'Much shorter' }).click();
-    expect(await wide(card)).toBeCloseTo(before - 11, 1);
-    // Held against another thing, it is the same screen.
-    await screen.getByRole('radio', { name: 'A rule, 40 mm' }).click();
-    const rule = await wide(screen.getByRole('img', { name: '40 mm as this screen shows them now' }));
-    expect(rule / 40).toBeCloseTo((before - 11) / 53.98, 2);
-    await screen.getByRole('button', { name: 'It is as long' }).dblclick();
-    // The wire is as long as it says, on this screen as it was measured.
-    const drawing = place.getByRole('img', { name: 'Gun in true size: stick-out 12 mm, drag 15°' });
-    await expect(drawing).toBeVisible();
-    const lines = async (): Promise<number[]> =>
-      drawing.locator('line').evaluateAll((lines) => lines.map((line) => (line as SVGLineElement).getTotalLength()));
-    expect((await lines()).some((length) => Math.abs(length - (12 * rule) / 40) < 0.5)).toBe(true);
-    await expectAccessible(page);
-    await place.getByRole('button', { name: 'Longer' }).click();
-    await place.getByRole('button', { name: 'More push' }).click();
-    await expect(place.getByRole('img', { name: 'Gun in true size: stick-out 13 mm, drag 10°' })).toBeVisible();
-    await place.getByRole('radio', { name: 'From the end' }).click();
-    await expect(place.getByRole('img', { name: 'Gun in true size: stick-out 13 mm, 45° to the plate' })).toBeVisible();
-    // The screen stays measured; what no gun has is drawn as the usual one.
-    await page.goto('/school/gun?stickOutMm=lots');
-    await expect(place.getByRole('img', { name: 'Gun in true size: stick-out 10 mm, square' })).toBeVisible();
-    await place.getByRole('button', { name: 'Measure this screen again' }).click();
-    expect(await wide(screen.getByRole('img', { name: /as this screen/ }))).toBeCloseTo(before - 11, 0);
-  },
-);
+test('stick-out and angle stand in true size, as the bench computed them, once the screen was measured', async ({
+  page,
+}) => {
+  await page.goto('/school/gun?stickOutMm=12&travelAngleDeg=-15&workAngleDeg=45&joint=fillet');
+  const place = page.getByRole('region', { name: 'Hold the gun' });
+  const screen = place.getByRole('region', { name: 'Measure this screen' });
+  await expectAccessible(page);
+  const card = screen.getByRole('img', { name: '54 mm as this screen shows them now' });
+  const wide = async (of: Locator): Promise<number> => (await of.boundingBox())?.width ?? 0;
+  const before = await wide(card);
+  await screen.getByRole('button', { name: 'A little shorter' }).click();
+  await screen.getByRole('button', { name: 'Much shorter' }).click();
+  expect(await wide(card)).toBeCloseTo(before - 11, 1);
+  // Held against another thing, it is the same screen.
+  await screen.getByRole('radio', { name: 'A rule, 40 mm' }).click();
+  const rule = await wide(screen.getByRole('img', { name: '40 mm as this screen shows them now' }));
+  expect(rule / 40).toBeCloseTo((before - 11) / 53.98, 2);
+  await screen.getByRole('button', { name: 'It is as long' }).dblclick();
+  // The wire is as long as it says, on this screen as it was measured.
+  const drawing = place.getByRole('img', { name: 'Gun in true size: stick-out 12 mm, drag 15°' });
+  await expect(drawing).toBeVisible();
+  const lines = async (): Promise<number[]> =>
+    drawing.locator('line').evaluateAll((lines) => lines.map((line) => (line as SVGLineElement).getTotalLength()));
+  expect((await lines()).some((length) => Math.abs(length - (12 * rule) / 40) < 0.5)).toBe(true);
+  await expectAccessible(page);
+  await place.getByRole('button', { name: 'Longer' }).click();
+  await place.getByRole('button', { name: 'More push' }).click();
+  await expect(place.getByRole('img', { name: 'Gun in true size: stick-out 13 mm, drag 10°' })).toBeVisible();
+  await place.getByRole('radio', { name: 'From the end' }).click();
+  await expect(place.getByRole('img', { name: 'Gun in true size: stick-out 13 mm, 45° to the plate' })).toBeVisible();
+  // The screen stays measured; what no gun has is drawn as the usual one.
+  await page.goto('/school/gun?stickOutMm=lots');
+  await expect(place.getByRole('img', { name: 'Gun in true size: stick-out 10 mm, square' })).toBeVisible();
+  await place.getByRole('button', { name: 'Measure this screen again' }).click();
+  expect(await wide(screen.getByRole('img', { name: /as this screen/ }))).toBeCloseTo(before - 11, 0);
+});
 
 test('how to run it leads to the gun in true size, with its own figures', async ({ page }) => {
   await newCoupon(page, 'Gun practice', { thickness: '5' });

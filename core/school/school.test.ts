@@ -10,6 +10,7 @@ import { heardAs } from '../sound/caption';
 import { SimulatedArc } from '../sound/simulate';
 import { traceFigures } from '../sound/trace-figures';
 import { SAMPLE_RATE } from '../sound/sample-rate';
+import { draws } from '../testing/draws';
 import { beatBar, beatS } from './beat';
 import { couponSheet } from './coupons';
 import { EAR_ITEMS, earQuestion, type EarItem } from './by-ear';
@@ -176,7 +177,7 @@ describe('by eye', () => {
 
   it('never shows what cannot be on one bead', () => {
     for (const item of ['bead-ropey', 'bead-flat', 'bead-narrow'] as const)
-      for (let seed = 1; seed <= 25; seed++) {
+      for (let seed = 1; seed <= draws(8, 25); seed++) {
         const { shows } = eyeQuestion(ENGINE, item, 8, [], stream(seed));
         const ids = EYE_ITEMS.filter((id) => shows.includes(finding(id).name));
         for (const [one, other] of OPPOSITES)
@@ -245,7 +246,7 @@ describe('set it blind', () => {
   });
 
   it('the product finds a sound bead on nearly every machine, in few', () => {
-    const counts = Array.from({ length: 25 }, (_, i) => productBeads(blindMachine(4, stream(100 + i)), i));
+    const counts = Array.from({ length: draws(12, 25) }, (_, i) => productBeads(blindMachine(4, stream(100 + i)), i));
     expect(counts.reduce((a, b) => a + b) / counts.length).toBeLessThan(3);
     expect(counts.filter((beads) => beads === MOST_BEADS).length).toBeLessThanOrEqual(1);
     expect(Math.min(...counts)).toBe(1);

@@ -1,5 +1,5 @@
 import type { EntryPage } from '@/core/record/shapes/log-entry-schema';
-import { expect, expectAccessible, isPhone, test } from '../harness';
+import { BOTH_SIZES, expect, expectAccessible, isPhone, test } from '../harness';
 
 test('everything by the day: searched by a trade word, narrowed, and kept so when one comes back to it', async ({
   page,
@@ -31,46 +31,50 @@ test('everything by the day: searched by a trade word, narrowed, and kept so whe
   await expect(tip.first()).toBeVisible();
 });
 
-test('what a line leads to: beside the list on a wide screen, in its place on a phone', async ({ page }) => {
-  await page.goto('/log/days');
-  const line = page.getByRole('link', { name: /^Bead 2, Sluice rack 2, new bracket: / });
-  const coupon = page.getByRole('heading', { name: 'Sluice rack 2, new bracket' });
-  const second = page.getByRole('article', { name: 'Bead 2' });
-  if (isPhone(page)) {
+test(
+  'what a line leads to: beside the list on a wide screen, in its place on a phone',
+  { tag: BOTH_SIZES },
+  async ({ page }) => {
+    await page.goto('/log/days');
+    const line = page.getByRole('link', { name: /^Bead 2, Sluice rack 2, new bracket: / });
+    const coupon = page.getByRole('heading', { name: 'Sluice rack 2, new bracket' });
+    const second = page.getByRole('article', { name: 'Bead 2' });
+    if (isPhone(page)) {
+      await line.click();
+      await expect(coupon).toBeVisible();
+      await expect(line).toBeHidden();
+      await expect(page.getByRole('article')).toHaveCount(1);
+      await page.goBack();
+      await expect(line).toBeVisible();
+      return;
+    }
+    // The newest stands open; its line says so.
+    await expect(page.getByTestId('long-list').locator('[aria-current=page]')).toHaveCount(1);
     await line.click();
-    await expect(coupon).toBeVisible();
-    await expect(line).toBeHidden();
+    await expect(line).toHaveAttribute('aria-current', 'page');
+    await expect(second).toBeVisible();
     await expect(page.getByRole('article')).toHaveCount(1);
-    await page.goBack();
-    await expect(line).toBeVisible();
-    return;
-  }
-  // The newest stands open; its line says so.
-  await expect(page.getByTestId('long-list').locator('[aria-current=page]')).toHaveCount(1);
-  await line.click();
-  await expect(line).toHaveAttribute('aria-current', 'page');
-  await expect(second).toBeVisible();
-  await expect(page.getByRole('article')).toHaveCount(1);
-  await page.reload();
-  await expect(line).toHaveAttribute('aria-current', 'page');
-  await expect(second).toBeVisible();
-  await page.getByRole('button', { name: 'All its beads' }).click();
-  await expect(page.getByRole('article', { name: 'Bead 1' })).toBeVisible();
-  await expect(line).toHaveAttribute('aria-current', 'page');
-  // What narrows the list stands in its place while it is asked for.
-  await page.getByRole('checkbox', { name: 'Narrow it' }).click();
-  await expect(coupon).toHaveCount(0);
-  await page.getByRole('checkbox', { name: 'Care', exact: true }).click();
-  await page
-    .getByRole('link', { name: /^Care, / })
-    .first()
-    .press('Enter');
-  await expect(page.getByRole('heading', { name: /: its care$/ })).toBeVisible();
-  await expect(page.getByRole('group', { name: 'Narrow the list' })).toHaveCount(0);
-  await expectAccessible(page);
-});
+    await page.reload();
+    await expect(line).toHaveAttribute('aria-current', 'page');
+    await expect(second).toBeVisible();
+    await page.getByRole('button', { name: 'All its beads' }).click();
+    await expect(page.getByRole('article', { name: 'Bead 1' })).toBeVisible();
+    await expect(line).toHaveAttribute('aria-current', 'page');
+    // What narrows the list stands in its place while it is asked for.
+    await page.getByRole('checkbox', { name: 'Narrow it' }).click();
+    await expect(coupon).toHaveCount(0);
+    await page.getByRole('checkbox', { name: 'Care', exact: true }).click();
+    await page
+      .getByRole('link', { name: /^Care, / })
+      .first()
+      .press('Enter');
+    await expect(page.getByRole('heading', { name: /: its care$/ })).toBeVisible();
+    await expect(page.getByRole('group', { name: 'Narrow the list' })).toHaveCount(0);
+    await expectAccessible(page);
+  },
+);
 
-test('a long way down and up again: every line of the record in its order', async ({ page }) => {
+test('a long way down and up again: every line of the record in its order', { tag: BOTH_SIZES }, async ({ page }) => {
   const whole: string[] = [];
   for (let after: string | null = ''; after !== null && whole.length < 400;) {
     const answer = await page.request.get(`/api/log${after === '' ? '' : `?after=${after}`}`);

@@ -141,10 +141,11 @@ export function planFor(store: Store, kept: RecordRows): Plan {
           !inFile[of].has(String(thing[field])) &&
           !elsewhere.get(field)!.has(String(thing[field])),
       );
+      const numbered = kind === 'beads' ? numbers.get(thing.id) : undefined;
       const why =
-        (lost === undefined ? null : `it names a ${KIND_NAMES[lost[1]]} that is neither in the file nor here`) ??
-        (kind === 'beads' ? (numbers.get(thing.id) ?? null) : null) ??
-        (now === undefined ? null : clash(kind, now, thing));
+        lost !== undefined
+          ? `it names a ${KIND_NAMES[lost[1]]} that is neither in the file nor here`
+          : (numbered ?? (now === undefined ? null : clash(kind, now, thing)));
       if (why !== null) plan.refused.push({ kind, id: thing.id, why: `The ${KIND_NAMES[kind]} ${thing.id}: ${why}.` });
       else if (now === undefined) (plan.add[kind] as unknown[]).push(thing);
       else if (isSame(now, thing)) plan.same[kind] += 1;

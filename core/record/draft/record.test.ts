@@ -10,6 +10,7 @@ import { FINDING_IDS } from '../../evidence/ids';
 import { KNOWLEDGE } from '../../knowledge';
 import type { UnitSystem } from '../../quantity/units';
 import type { Settings } from '../../setting/table';
+import { draws } from '../../testing/draws';
 import { beadFrom, draftAfter, draftFromBead, draftFromLast } from './bead-from-draft';
 import { caseOf, caseOfBead, dialsOf } from './case-of';
 import { emptyDraft, suspectsOf } from './draft';
@@ -123,7 +124,7 @@ describe('a logged bead', () => {
           expect(bead.verdict?.probability ?? null).toBe(said.causes[0]?.probability ?? null);
         },
       ),
-      { numRuns: 25 },
+      { numRuns: draws(10, 25) },
     );
   });
 
