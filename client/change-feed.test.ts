@@ -1,6 +1,6 @@
 import '@/platform/testing/device';
 import { waitFor } from '@testing-library/react';
-import type { Changes } from '@/core/record/shapes/change-schema';
+import type { Changes } from '@/core/record/change/change-schema';
 import { replacePlatform } from '@/platform/ports';
 import { quickTimers } from '@/platform/testing/timers';
 import { startListening } from './change-feed';

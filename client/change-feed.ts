@@ -1,5 +1,5 @@
 import type { QueryClient } from '@tanstack/react-query';
-import type { Changes } from '@/core/record/shapes/change-schema';
+import type { Changes } from '@/core/record/change/change-schema';
 import type { Coupon, CouponRow } from '@/core/record/shapes/record-schema';
 import { platform } from '@/platform/ports';
 import { fetchChanges, fetchRevision, NOT_IN, RequestProblem } from './api';

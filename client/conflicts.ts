@@ -1,4 +1,4 @@
-import type { HistoryEntry } from '@/core/record/shapes/change-schema';
+import type { HistoryEntry } from '@/core/record/change/change-schema';
 import { CONFLICTS, deviceId, type Conflict } from '@/client/stored/device-state';
 import { store, stored } from '@/platform/stored';
 

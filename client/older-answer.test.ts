@@ -1,7 +1,7 @@
 import '@/platform/testing/device';
 import { waitFor } from '@testing-library/react';
 import { InfiniteQueryObserver, QueryObserver } from '@tanstack/react-query';
-import type { Changes } from '@/core/record/shapes/change-schema';
+import type { Changes } from '@/core/record/change/change-schema';
 import type { Picture } from '@/core/record/shapes/picture-schema';
 import { clearDeviceDatabase } from '@/client/outbox/device-database';
 import { resetOutbox, enqueue, undoPending, pendingNow } from '@/client/outbox/outbox';

@@ -1,6 +1,6 @@
 import type { QueryClient } from '@tanstack/react-query';
 import type { Change, ChangeOf } from '@/core/record/change/change';
-import type { ChangeKind } from '@/core/record/shapes/change-schema';
+import type { ChangeKind } from '@/core/record/kinds/all';
 import { deviceId, PERSON } from '@/client/stored/device-state';
 import {
   dequeue,

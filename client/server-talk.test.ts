@@ -1,6 +1,6 @@
 import '@/platform/testing/device';
 import { waitFor } from '@testing-library/react';
-import type { Changes, HistoryEntry } from '@/core/record/shapes/change-schema';
+import type { Changes, HistoryEntry } from '@/core/record/change/change-schema';
 import type { Coupon } from '@/core/record/shapes/record-schema';
 import { clearDeviceDatabase, deviceDatabase } from '@/client/outbox/device-database';
 import { CONFLICTS, deviceId } from '@/client/stored/device-state';

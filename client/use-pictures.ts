@@ -1,6 +1,6 @@
 import { skipToken, useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
-import type { PictureOwner } from '@/core/record/change/validate-picture';
+import type { PictureOwner } from '@/core/record/shapes/picture-schema';
 import { picturesWith, type ShownPicture } from '@/core/record/pending/pending-pictures';
 import type { PictureView } from '@/core/picture/sizes';
 import { fileAddressOf, useOutbox } from '@/client/outbox/outbox';

@@ -63,6 +63,12 @@ export async function tapFinding(page: Page, sense: string, name: string): Promi
 /** Of a journey whose views differ by the width of the screen: it is walked at both sizes with every run, the others with the full one. */
 export const BOTH_SIZES = '@both-sizes';
 
+/**
+ * Of a journey that shows one more answer on a page that others hold: what the answer is, the core's written cases hold with every run. It is
+ * walked with the full one.
+ */
+export const ONE_MORE_ANSWER = '@one-more-answer';
+
 /** Types a figure for a setting and closes the knob. */
 export async function setKnob(page: Page, setting: string, figure: string): Promise<void> {
   await page.getByRole('button', { name: new RegExp(`^${setting}, `) }).click();

@@ -1,5 +1,4 @@
 import {
-  BOTH_SIZES,
   closeVerdict,
   expect,
   expectAccessible,
@@ -58,35 +57,31 @@ test('what was sound on a like job of this rig is offered before what is compute
   await expect(page.getByRole('region', { name: 'How to run it' })).toBeVisible();
 });
 
-test(
-  'the joint is chosen by its picture, and the analysis of a steel asks for its preheat',
-  { tag: BOTH_SIZES },
-  async ({ page }) => {
-    await newCoupon(page, 'Hard shaft', { thickness: '30' });
-    await page.getByRole('link', { name: /^Job: Hard shaft/ }).click();
-    await page.getByRole('radiogroup', { name: 'Joint' }).getByRole('radio', { name: 'outside corner' }).click();
-    const steel = page.getByRole('group', { name: 'Steel', exact: true });
-    await expect(steel.getByText(/taken for plain structural steel, 0.40 %. Preheat 20 °C/)).toBeVisible();
-    await steel.getByRole('checkbox', { name: 'From its analysis' }).click();
-    await steel.getByRole('textbox', { name: 'Carbon, %', exact: true }).fill('0,30');
-    await steel.getByRole('textbox', { name: 'Manganese, %' }).fill('0.9');
-    await expect(steel.getByRole('textbox', { name: 'Carbon equivalent, %' })).toHaveValue('0.45');
-    await expect(steel.getByText('Preheat 75 °C')).toBeVisible();
-    // What cannot be a share is said beside its field, and moves nothing.
-    await steel.getByRole('textbox', { name: 'Chromium, %' }).fill('400');
-    await expect(steel.getByText('Takes 0 to 30 %.')).toBeVisible();
-    await expect(steel.getByRole('textbox', { name: 'Carbon equivalent, %' })).toHaveValue('0.45');
-    await steel.getByRole('textbox', { name: 'Chromium, %' }).fill('1');
-    await expect(steel.getByRole('textbox', { name: 'Carbon equivalent, %' })).toHaveValue('0.65');
-    await expect(steel.getByText('So hard a steel is welded only by a procedure tried on it.')).toBeVisible();
-    await expectAccessible(page);
-    await page.getByRole('button', { name: 'Keep it' }).click();
-    await openVerdict(page);
-    await expect(page.getByText(/only by a procedure/i).first()).toBeVisible();
-    // Aluminium is not asked.
-    await closeVerdict(page);
-    await page.getByRole('link', { name: /^Job: Hard shaft/ }).click();
-    await page.getByRole('radio', { name: 'aluminium', exact: true }).click();
-    await expect(page.getByRole('group', { name: 'Steel', exact: true })).toHaveCount(0);
-  },
-);
+test('the joint is chosen by its picture, and the analysis of a steel asks for its preheat', async ({ page }) => {
+  await newCoupon(page, 'Hard shaft', { thickness: '30' });
+  await page.getByRole('link', { name: /^Job: Hard shaft/ }).click();
+  await page.getByRole('radiogroup', { name: 'Joint' }).getByRole('radio', { name: 'outside corner' }).click();
+  const steel = page.getByRole('group', { name: 'Steel', exact: true });
+  await expect(steel.getByText(/taken for plain structural steel, 0.40 %. Preheat 20 °C/)).toBeVisible();
+  await steel.getByRole('checkbox', { name: 'From its analysis' }).click();
+  await steel.getByRole('textbox', { name: 'Carbon, %', exact: true }).fill('0,30');
+  await steel.getByRole('textbox', { name: 'Manganese, %' }).fill('0.9');
+  await expect(steel.getByRole('textbox', { name: 'Carbon equivalent, %' })).toHaveValue('0.45');
+  await expect(steel.getByText('Preheat 75 °C')).toBeVisible();
+  // What cannot be a share is said beside its field, and moves nothing.
+  await steel.getByRole('textbox', { name: 'Chromium, %' }).fill('400');
+  await expect(steel.getByText('Takes 0 to 30 %.')).toBeVisible();
+  await expect(steel.getByRole('textbox', { name: 'Carbon equivalent, %' })).toHaveValue('0.45');
+  await steel.getByRole('textbox', { name: 'Chromium, %' }).fill('1');
+  await expect(steel.getByRole('textbox', { name: 'Carbon equivalent, %' })).toHaveValue('0.65');
+  await expect(steel.getByText('So hard a steel is welded only by a procedure tried on it.')).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await openVerdict(page);
+  await expect(page.getByText(/only by a procedure/i).first()).toBeVisible();
+  // Aluminium is not asked.
+  await closeVerdict(page);
+  await page.getByRole('link', { name: /^Job: Hard shaft/ }).click();
+  await page.getByRole('radio', { name: 'aluminium', exact: true }).click();
+  await expect(page.getByRole('group', { name: 'Steel', exact: true })).toHaveCount(0);
+});

@@ -8,7 +8,8 @@ import { openStore } from '../server/db/open';
 import { loadWorkshop } from '../server/demo/load';
 import takeFileIn from '../server/files/import-record.worker';
 import { recordText } from '../server/files/export-record';
-import type { RecordRows, RecordFile } from '../core/record/shapes/record-file-schema';
+import type { RecordFile } from '../core/record/file/record-file-schema';
+import type { RecordRows } from '../core/record/kinds/all';
 import { summarise, type Timing } from './statistics';
 
 type Whole = RecordFile & RecordRows;

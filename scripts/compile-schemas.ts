@@ -18,27 +18,9 @@ import { HABITS_SCHEMA } from '../core/record/shapes/habits-schema';
 import { CHANGEOVER_SCHEMA } from '../core/record/shapes/changeover-schema';
 import { WALK_SCHEMA } from '../core/record/shapes/walk-schema';
 import { KNOB_WORK_SCHEMA } from '../core/record/shapes/knob-work-schema';
-import { CHANGE_SCHEMA, COUPON_CHANGE_SCHEMA, RIG_CHANGE_SCHEMA } from '../core/record/shapes/change-schema';
-import { LEVEL_CHANGE_SCHEMA } from '../core/inspection/level-schema';
-import { NEW_CARE_SCHEMA } from '../core/record/shapes/care-schema';
-import { NEW_PICTURE_SCHEMA, PICTURE_CHANGE_SCHEMA } from '../core/record/shapes/picture-schema';
-import { NEW_SAVED_SETTING_SCHEMA, SAVED_SETTING_CHANGE_SCHEMA } from '../core/record/shapes/saved-setting-schema';
-import {
-  NEW_INSPECTION_SCHEMA,
-  NEW_REPAIR_SCHEMA,
-  NEW_WELD_SCHEMA,
-  WELD_CHANGE_SCHEMA,
-} from '../core/record/shapes/weld-schema';
+import { CHANGE_SCHEMA } from '../core/record/change/change-schema';
 import { answerSources, nameOfSources } from './judged-by';
-import { RECORD_KINDS, ROW_SCHEMAS } from '../core/record/shapes/record-file-schema';
-import {
-  BEAD_CHANGE_SCHEMA,
-  JOB_VERSION_SCHEMA,
-  NEW_BEAD_SCHEMA,
-  NEW_COUPON_SCHEMA,
-  NEW_RIG_SCHEMA,
-  NEW_SETUP_SCHEMA,
-} from '../core/record/shapes/record-schema';
+import { CHANGE_KINDS, CHANGES, RECORD_KINDS, THINGS } from '../core/record/kinds/all';
 
 /**
  * Turns each schema into a plain function in core/compiled/: page, worker and server then validate with the same code,
@@ -48,24 +30,6 @@ const OUT = join(__dirname, '..', 'core', 'compiled');
 
 const SCHEMAS: Record<string, object> = {
   case: CASE_SCHEMA,
-  'new-rig': NEW_RIG_SCHEMA,
-  'new-coupon': NEW_COUPON_SCHEMA,
-  'new-bead': NEW_BEAD_SCHEMA,
-  'bead-change': BEAD_CHANGE_SCHEMA,
-  'coupon-change': COUPON_CHANGE_SCHEMA,
-  'job-version': JOB_VERSION_SCHEMA,
-  'rig-change': RIG_CHANGE_SCHEMA,
-  'new-setup': NEW_SETUP_SCHEMA,
-  'new-proven': NEW_SAVED_SETTING_SCHEMA,
-  'proven-change': SAVED_SETTING_CHANGE_SCHEMA,
-  'new-weld': NEW_WELD_SCHEMA,
-  'weld-change': WELD_CHANGE_SCHEMA,
-  'new-inspection': NEW_INSPECTION_SCHEMA,
-  'new-repair': NEW_REPAIR_SCHEMA,
-  'level-change': LEVEL_CHANGE_SCHEMA,
-  'new-care': NEW_CARE_SCHEMA,
-  'new-picture': NEW_PICTURE_SCHEMA,
-  'picture-change': PICTURE_CHANGE_SCHEMA,
   change: CHANGE_SCHEMA,
   'draft-history': DRAFT_HISTORY_SCHEMA,
   habits: HABITS_SCHEMA,
@@ -82,8 +46,12 @@ const SCHEMAS: Record<string, object> = {
   'knob-work': KNOB_WORK_SCHEMA,
   walk: WALK_SCHEMA,
   changeover: CHANGEOVER_SCHEMA,
-  ...Object.fromEntries(RECORD_KINDS.map((kind) => [`kept-${kind}`, ROW_SCHEMAS[kind]])),
+  ...Object.fromEntries(CHANGE_KINDS.map((kind) => [`fields-of-${kind}`, CHANGES[kind].fields])),
+  ...Object.fromEntries(RECORD_KINDS.map((kind) => [`rows-of-${kind}`, THINGS[kind].schema])),
 };
+
+/** Validators that are asked for by the name of a kind. */
+const TABLES: Record<string, readonly string[]> = { 'fields-of': CHANGE_KINDS, 'rows-of': RECORD_KINDS };
 
 const TYPES = `import type { CompiledValidator } from '../schema/validate';
 declare const matches: CompiledValidator;
@@ -96,6 +64,15 @@ for (const [name, schema] of Object.entries(SCHEMAS)) {
   const ajv = new Ajv({ allErrors: true, verbose: true, strict: true, allowUnionTypes: true, code: { source: true } });
   writeFileSync(join(OUT, `${name}.js`), standaloneCode(ajv, ajv.compile(schema)));
   writeFileSync(join(OUT, `${name}.d.ts`), TYPES);
+}
+for (const [table, kinds] of Object.entries(TABLES)) {
+  const lines = kinds.map((kind) => `  '${kind}': require('./${table}-${kind}'),`);
+  writeFileSync(join(OUT, `${table}.js`), `'use strict';\nmodule.exports = {\n${lines.join('\n')}\n};\n`);
+  const names = kinds.map((kind) => `'${kind}'`).join(' | ');
+  writeFileSync(
+    join(OUT, `${table}.d.ts`),
+    `import type { CompiledValidator } from '../schema/validate';\ndeclare const matches: Record<${names}, CompiledValidator>;\nexport default matches;\n`,
+  );
 }
 // What an answer is judged by, named by all that it is computed with.
 const name = nameOfSources(answerSources(join(__dirname, '..')));

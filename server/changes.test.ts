@@ -1,5 +1,5 @@
 import type { Change } from '../core/record/change/change';
-import type { Changed, Changes, HistoryEntry } from '../core/record/shapes/change-schema';
+import type { Changed, Changes, HistoryEntry } from '../core/record/change/change-schema';
 import type { Bead, Coupon, NewBead, NewCoupon, RigRecord } from '../core/record/shapes/record-schema';
 import { beadOn, couponOn, freshId, openWorkshop, type Workshop } from './testing/workshop';
 

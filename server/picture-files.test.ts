@@ -4,7 +4,7 @@ import { zipSync } from 'fflate';
 import { parse } from 'papaparse';
 import { v7 } from 'uuid';
 import type { StoredPicture } from '../core/record/shapes/picture-schema';
-import type { RecordRows } from '../core/record/shapes/record-file-schema';
+import type { RecordRows } from '../core/record/kinds/all';
 import type { Coupon, CouponPage } from '../core/record/shapes/record-schema';
 import { backupCommand, restoreCommand } from './backup/command';
 import { placeOf, shelfOf } from './pictures/shelf';

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import sharp from 'sharp';
 import { v7 } from 'uuid';
 import type { Change } from '../core/record/change/change';
-import type { Changed, Changes, HistoryEntry } from '../core/record/shapes/change-schema';
+import type { Changed, Changes, HistoryEntry } from '../core/record/change/change-schema';
 import type { Coupon, CouponPage } from '../core/record/shapes/record-schema';
 import type { WeldPage } from '../core/record/shapes/weld-schema';
 import { PICTURE_LIMIT_MB } from './pictures/look';

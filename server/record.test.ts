@@ -1,8 +1,9 @@
 import { readdirSync } from 'node:fs';
 import { parse } from 'papaparse';
 import { sql } from 'drizzle-orm';
-import type { RecordRows, RecordFile } from '../core/record/shapes/record-file-schema';
-import type { Changes } from '../core/record/shapes/change-schema';
+import type { RecordFile } from '../core/record/file/record-file-schema';
+import type { RecordRows } from '../core/record/kinds/all';
+import type { Changes } from '../core/record/change/change-schema';
 import type { EntryPage } from '../core/record/shapes/log-entry-schema';
 import { faultIn } from './db/open';
 import { FILE_LIMIT_MB } from './files/routes';

@@ -2,7 +2,7 @@ import { readArc } from '../core/arc/reading';
 import { wireWindow } from '../core/arc/wire-window';
 import { arcSetup } from '../core/arc/setup';
 import { caseOfBead } from '../core/record/draft/case-of';
-import type { Changed, Changes } from '../core/record/shapes/change-schema';
+import type { Changed, Changes } from '../core/record/change/change-schema';
 import type { Bead, Coupon, CouponPage, NewBead, RigRecord } from '../core/record/shapes/record-schema';
 import { beadOn, couponOn, freshId, openWorkshop, type Sent, type Workshop } from './testing/workshop';
 

@@ -1,5 +1,5 @@
 import type { Change } from '../core/record/change/change';
-import type { Changed, Changes } from '../core/record/shapes/change-schema';
+import type { Changed, Changes } from '../core/record/change/change-schema';
 import type { Level } from '../core/inspection/level-schema';
 import { LEVELS } from '../core/inspection/levels';
 import type { SavedSettingPage, SavedSetting } from '../core/record/shapes/saved-setting-schema';

@@ -1,6 +1,6 @@
 import { useSyncExternalStore } from 'react';
 import type { Change } from '../../core/record/change/change';
-import type { Changed } from '../../core/record/shapes/change-schema';
+import type { Changed } from '../../core/record/change/change-schema';
 import { isPendingChange } from '../../core/record/pending/is-pending-change';
 import { deviceDatabase, type StoredChange, type Rejection } from './device-database';
 import { platform } from '../../platform/ports';

@@ -1,7 +1,7 @@
 import matchesDraftHistory from '../../core/compiled/draft-history';
 import matchesHabits from '../../core/compiled/habits';
 import matchesWalk from '../../core/compiled/walk';
-import type { ChangeKind } from '../../core/record/shapes/change-schema';
+import type { ChangeKind } from '../../core/record/kinds/all';
 import { emptyDraft, type DraftHistory } from '../../core/record/draft/draft';
 import { USUAL_HABITS, type Habits } from '../../core/record/draft/habits';
 import type { Walk } from '../../core/record/shapes/walk-schema';

@@ -1,6 +1,6 @@
 import Ajv from 'ajv';
 import fc from 'fast-check';
-import { RECORD_SCHEMA } from '../record/shapes/record-file-schema';
+import { RECORD_SCHEMA } from '../record/file/record-file-schema';
 import type { Bead } from '../record/shapes/record-schema';
 import { logCsv, type LoggedBead } from './bead-cells';
 import {

@@ -93,8 +93,8 @@ it('is drawn the same by the same seed, of every kind, each off a little in its 
     DRAWN.reduce((sum, machine) => sum + of(machine), 0) / DRAWN.length;
   expect(Math.abs(mean(({ offsetV }) => offsetV))).toBeLessThan(0.5);
   expect(mean(({ offsetV }) => offsetV ** 2)).toBeGreaterThan(0.5);
-  for (const of of ['scale', 'burn', 'resistance', 'transition', 'plate'] as const)
-    expect(mean((machine) => machine[of])).toBeCloseTo(1, 1);
+  for (const dial of ['scale', 'burn', 'resistance', 'transition', 'plate'] as const)
+    expect(mean((machine) => machine[dial])).toBeCloseTo(1, 1);
   for (const machine of DRAWN) {
     const { thicknessMm } = drawJob(stream(machine.offsetV * 1e6), machine);
     expect(thicknessMm).toBeGreaterThanOrEqual(machine.plates[0]);

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { closeVerdict, expect, newCoupon, openVerdict, setAll, tapFinding, test } from '../harness';
+import { ONE_MORE_ANSWER, closeVerdict, expect, newCoupon, openVerdict, setAll, tapFinding, test } from '../harness';
 
 /** The verdict's list of causes, likeliest first. */
 const topCause = (page: Page, name: string) =>
@@ -21,20 +21,24 @@ test('a cold ropey bead that is balanced but too cold gets wire and volts togeth
   await expect(page.getByRole('button', { name: /^Wire speed, (7|8|9)(\.\d)? m\/min$/ })).toBeVisible();
 });
 
-test('burn-through on thin sheet against a thick bracket: less wire, or aim at the thick part', async ({ page }) => {
-  await newCoupon(page, 'Bracket on sheet', { thickness: '1.2' });
-  await page.getByRole('link', { name: /^Job: Bracket on sheet/ }).click();
-  await page.getByRole('textbox', { name: 'Other part, mm' }).fill('6');
-  await page.getByRole('button', { name: 'Keep it' }).click();
-  await setAll(page, { volts: '20', wire: '7.5', stickOut: '11', gas: '11' });
-  await tapFinding(page, 'See', 'Blown through');
-  await openVerdict(page);
-  await expect(topCause(page, 'Too hot for the plate')).toBeVisible();
-  await expect(page.getByText('Less wire', { exact: true })).toBeVisible();
-  await expect(page.getByText(/^Edge thinner than the plate/).first()).toBeVisible();
-});
+test(
+  'burn-through on thin sheet against a thick bracket: less wire, or aim at the thick part',
+  { tag: ONE_MORE_ANSWER },
+  async ({ page }) => {
+    await newCoupon(page, 'Bracket on sheet', { thickness: '1.2' });
+    await page.getByRole('link', { name: /^Job: Bracket on sheet/ }).click();
+    await page.getByRole('textbox', { name: 'Other part, mm' }).fill('6');
+    await page.getByRole('button', { name: 'Keep it' }).click();
+    await setAll(page, { volts: '20', wire: '7.5', stickOut: '11', gas: '11' });
+    await tapFinding(page, 'See', 'Blown through');
+    await openVerdict(page);
+    await expect(topCause(page, 'Too hot for the plate')).toBeVisible();
+    await expect(page.getByText('Less wire', { exact: true })).toBeVisible();
+    await expect(page.getByText(/^Edge thinner than the plate/).first()).toBeVisible();
+  },
+);
 
-test('surging wire leads into the feed, by hand and wood', async ({ page }) => {
+test('surging wire leads into the feed, by hand and wood', { tag: ONE_MORE_ANSWER }, async ({ page }) => {
   await newCoupon(page, 'Surging plate', { thickness: '5' });
   await setAll(page, { volts: '20', wire: '7.5', stickOut: '11', gas: '11' });
   await tapFinding(page, 'Feel', 'Wire surges');
@@ -54,7 +58,7 @@ test('surging wire leads into the feed, by hand and wood', async ({ page }) => {
   await expect(page.getByText(/Welder off before hands go into the feeder/).first()).toBeVisible();
 });
 
-test('reversed polarity is found at the studs', async ({ page }) => {
+test('reversed polarity is found at the studs', { tag: ONE_MORE_ANSWER }, async ({ page }) => {
   await newCoupon(page, 'Swapped leads', { thickness: '4' });
   await setAll(page, { volts: '20', wire: '7.5', stickOut: '11', gas: '11' });
   await tapFinding(page, 'Feel', 'Arc wanders');

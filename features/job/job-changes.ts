@@ -1,5 +1,5 @@
 import type { Change } from '@/core/record/change/change';
-import type { CouponChange } from '@/core/record/shapes/change-schema';
+import type { CouponChange } from '@/core/record/kinds/coupons';
 import type { Coupon, NewCoupon } from '@/core/record/shapes/record-schema';
 import { makeChange } from '../../client/send-changes';
 

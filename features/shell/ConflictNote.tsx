@@ -1,5 +1,5 @@
 import { fieldWords } from '@/core/record/words/change-words';
-import type { ChangeKind } from '@/core/record/shapes/change-schema';
+import type { ChangeKind } from '@/core/record/kinds/all';
 import { CONFLICTS, type Conflict } from '@/client/stored/device-state';
 import { useStoredPart } from '@/platform/stored';
 import { Button } from '@/ui/Press';

@@ -22,7 +22,6 @@ beforeEach(async () => {
 });
 afterEach(() => replacePlatform(null));
 
-
 it('says what waits once that lasts, at once while the server is away, and what was refused above all', async () => {
   const { result } = renderHook(useServerMark);
   expect(result.current).toBeNull();

@@ -5,58 +5,20 @@ import {
   CHANGED_SCHEMA,
   type Changed,
   type Changes,
-  type ChangeKind,
   type HistoryEntry,
-} from '../../core/record/shapes/change-schema';
+} from '../../core/record/change/change-schema';
+import { CHANGES as CHANGE_DESCRIPTORS } from '../../core/record/kinds/all';
 import { applyChange } from '../db/changes/apply';
-import { findBead } from '../db/records/beads';
 import { changesSince, changesForListeners, somethingSince } from '../db/changes/changes-since';
-import { findCoupon } from '../db/records/coupons';
-import { findLevel } from '../db/records/levels';
-import { findPicture } from '../db/records/pictures';
-import { findSavedSetting } from '../db/records/saved-settings';
-import { findRig } from '../db/records/rigs';
-import { findWeld } from '../db/records/welds';
+import { shownAs } from '../db/kinds/all';
 import { write } from '../db/records/write';
 import { EXAMPLE_CHANGE } from './example-change';
 import { requireMay } from './people';
 import { endpoint, LIMIT, SharedAnswer, type AnyEndpoint, type Context } from './endpoint';
 
-/** What each kind of change is of. */
-const OF: Record<ChangeKind, Exclude<keyof Changed, 'entry'>> = {
-  'log-bead': 'bead',
-  'change-bead': 'bead',
-  'begin-coupon': 'coupon',
-  'change-coupon': 'coupon',
-  'correct-job': 'coupon',
-  'begin-rig': 'rig',
-  'change-rig': 'rig',
-  refit: 'rig',
-  care: 'rig',
-  prove: 'proven',
-  'change-proven': 'proven',
-  'log-weld': 'weld',
-  'change-weld': 'weld',
-  inspect: 'weld',
-  repair: 'weld',
-  'change-level': 'level',
-  'add-picture': 'picture',
-  'change-picture': 'picture',
-};
-
 /** What is now so of the thing that a change was of. */
-export function nowSo({ kind, of }: HistoryEntry, { store, report }: Context): Omit<Changed, 'entry'> {
-  const found = {
-    bead: () => findBead(store, of),
-    coupon: () => findCoupon(store, of, report),
-    rig: () => findRig(store, of),
-    proven: () => findSavedSetting(store, of),
-    weld: () => findWeld(store, of),
-    level: () => findLevel(store, of),
-    picture: () => findPicture(store, of),
-  };
-  return { [OF[kind]]: found[OF[kind]]() };
-}
+export const nowSo = ({ kind, of }: HistoryEntry, { store, report }: Context): Omit<Changed, 'entry'> =>
+  shownAs(CHANGE_DESCRIPTORS[kind].of, store, of, report);
 
 /** What those who wait are told, as it is sent: every device in the workshop is told the same at once. */
 const sharedAnswers = new WeakMap<Changes, SharedAnswer>();

@@ -11,13 +11,15 @@ import * as levels from '../../core/inspection/level-schema';
 import { TEACHING_SCHEMA } from '../../core/learning/teaching';
 import * as beads from '../../core/record/shapes/bead-schema';
 import * as care from '../../core/record/shapes/care-schema';
-import * as changes from '../../core/record/shapes/change-schema';
+import * as changes from '../../core/record/change/change-schema';
+import { COUPON_CHANGE_SCHEMA } from '../../core/record/kinds/coupons';
+import { RIG_CHANGE_SCHEMA } from '../../core/record/kinds/rigs';
 import { CHARTS_SCHEMA } from '../../core/record/shapes/charts-schema';
 import { COPIES_SCHEMA } from '../../core/record/shapes/copies-schema';
 import * as log from '../../core/record/shapes/log-entry-schema';
 import { WORN_SCHEMA } from '../../core/record/shapes/part-wear';
 import * as pictures from '../../core/record/shapes/picture-schema';
-import { RECORD_SCHEMA } from '../../core/record/shapes/record-file-schema';
+import { RECORD_SCHEMA } from '../../core/record/file/record-file-schema';
 import * as record from '../../core/record/shapes/record-schema';
 import * as savedSettings from '../../core/record/shapes/saved-setting-schema';
 import * as welds from '../../core/record/shapes/weld-schema';
@@ -109,8 +111,8 @@ const COMPONENTS: Record<string, object> = {
   PictureFile: pictures.PICTURE_FILE_SCHEMA,
   Picture: pictures.PICTURE_SCHEMA,
   Pictures: pictures.PICTURES_SCHEMA,
-  CouponChange: changes.COUPON_CHANGE_SCHEMA,
-  RigChange: changes.RIG_CHANGE_SCHEMA,
+  CouponChange: COUPON_CHANGE_SCHEMA,
+  RigChange: RIG_CHANGE_SCHEMA,
   Change: changes.ANY_CHANGE_SCHEMA,
   Changed: changes.CHANGED_SCHEMA,
   Changes: changes.CHANGES_SCHEMA,

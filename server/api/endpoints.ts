@@ -11,14 +11,14 @@ import {
 } from '../../core/record/shapes/record-schema';
 import { CARE_KNOWN_SCHEMA } from '../../core/record/shapes/care-schema';
 import { WORN_SCHEMA } from '../../core/record/shapes/part-wear';
-import { HISTORY_ENTRY_SCHEMA } from '../../core/record/shapes/change-schema';
+import { HISTORY_ENTRY_SCHEMA } from '../../core/record/change/change-schema';
 import { TEACHING_SCHEMA } from '../../core/learning/teaching';
 import { ID, INSTANT } from '../../core/schema/parts';
 import { findBead } from '../db/records/beads';
 import { newestRevision } from '../db/changes/changes-since';
 import { careOf } from '../db/records/care';
 import { findCoupon, pageOfCoupons } from '../db/records/coupons';
-import { historyOf } from '../db/changes/history';
+import { historyOf } from '../db/records/history';
 import { findRig, listRigs } from '../db/records/rigs';
 import { wornParts } from '../db/records/part-wear';
 import { chartOf, lessonsOf } from '../diagnosis/lessons';

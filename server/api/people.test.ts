@@ -1,6 +1,6 @@
 import type { Person } from '../../core/access/people-schema';
 import type { Session } from '../../core/access/access-schema';
-import type { Changed, HistoryEntry } from '../../core/record/shapes/change-schema';
+import type { Changed, HistoryEntry } from '../../core/record/change/change-schema';
 import type { Coupon, RigRecord } from '../../core/record/shapes/record-schema';
 import { changeDevice, hasShown } from '../access/sessions';
 import { signIn, from, openGuarded, PHONE, problemOf } from '../testing/guarded';

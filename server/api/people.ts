@@ -14,7 +14,7 @@ import {
   validatePersonChange,
   validatePick,
 } from '../../core/access/validate-people';
-import type { ChangeEnvelope } from '../../core/record/shapes/change-schema';
+import type { ChangeEnvelope } from '../../core/record/change/change-schema';
 import { isKeeper, type Caller } from '../access/caller';
 import { isOwnPhrase, setOwnPhrase } from '../access/pass-phrase';
 import { hasShown, setPersonOf } from '../access/sessions';

@@ -11,7 +11,7 @@ import type { NewBead, NewCoupon, NewRig } from '../../core/record/shapes/record
 import { logBead } from '../db/records/beads';
 import { beginCoupon } from '../db/records/coupons';
 import { addPerson } from '../db/records/people';
-import { insertAll } from '../db/records/insert-all';
+import { insertAll } from '../db/kinds/insert-all';
 import { welds } from '../db/tables/schema';
 import type { Store } from '../db/engine/store';
 import { beginRig, refit } from '../db/records/rigs';

@@ -4,13 +4,11 @@ import { LEVELS } from '../../core/inspection/levels';
 import { cause, statedWords } from '../../core/knowledge';
 import { caseOf } from '../../core/record/draft/case-of';
 import { USUAL_HABITS } from '../../core/record/draft/habits';
-import {
-  noRows,
-  type RecordRows,
-  type BeadRow,
-  type SetupRow,
-  type WeldRow,
-} from '../../core/record/shapes/record-file-schema';
+import { noRows } from '../../core/record/file/record-file-schema';
+import type { RecordRows } from '../../core/record/kinds/all';
+import type { BeadRow } from '../../core/record/kinds/beads';
+import type { SetupRow } from '../../core/record/kinds/rigs';
+import type { WeldRow } from '../../core/record/kinds/welds';
 import type { NewRig } from '../../core/record/shapes/record-schema';
 import { judged } from '../../core/record/change/weld-state';
 import type { NewRepair } from '../../core/record/shapes/weld-schema';

@@ -1,7 +1,7 @@
 import type { Teaching } from '../../core/learning/teaching';
 import type { ChartCell } from '../../core/answer/own-chart';
 import type { Bead, RigRecord } from '../../core/record/shapes/record-schema';
-import type { Changed } from '../../core/record/shapes/change-schema';
+import type { Changed } from '../../core/record/change/change-schema';
 import { openStore } from '../db/open';
 import { beadOn, couponOn, freshId, openWorkshop, type Workshop } from '../testing/workshop';
 import { learn } from './diagnose.worker';

@@ -11,7 +11,7 @@ import { readable, toBead, toJob, toPicture, toSetup, type Unreadable } from '..
 import { beads, coupons, jobs, pictures, rigs, setups } from '../db/tables/schema';
 import type { Store } from '../db/engine/store';
 import { pageOfWelds } from '../db/records/welds';
-import { A_PAGE } from './export-rows';
+import { A_PAGE } from '../db/kinds/export-rows';
 
 type Report = (row: Unreadable) => void;
 

@@ -1,8 +1,9 @@
 import { connect, storeOn } from '../db/engine/connection';
-import { RECORD_KINDS, RECORD_FORMAT, RECORD_VERSION } from '../../core/record/shapes/record-file-schema';
+import { RECORD_FORMAT, RECORD_VERSION } from '../../core/record/file/record-file-schema';
+import { RECORD_KINDS } from '../../core/record/kinds/all';
 import type { Unreadable } from '../db/tables/rows';
 import type { Store } from '../db/engine/store';
-import { A_PAGE, idsAfter, rowsToExport } from './export-rows';
+import { A_PAGE, idsAfter, rowsToExport } from '../db/kinds/export-rows';
 
 /**
  * The whole record as text, a piece at a time, as it stood at one moment: read on a connection of its own, so that what is

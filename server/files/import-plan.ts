@@ -1,48 +1,12 @@
 import isSame from 'fast-deep-equal';
 import { inArray } from 'drizzle-orm';
-import { KIND_NAMES, type Refused } from '../../core/record/change/read-record-file';
-import { noRows, RECORD_KINDS, type RecordRows, type RecordKind } from '../../core/record/shapes/record-file-schema';
+import type { Refused } from '../../core/record/file/read-record-file';
+import { noRows } from '../../core/record/file/record-file-schema';
+import { RECORD_KINDS, THINGS, type RecordKind, type RecordRows } from '../../core/record/kinds/all';
+import type { ThingDescriptor } from '../../core/record/kinds/descriptor';
 import type { Store } from '../db/engine/store';
 import { beads } from '../db/tables/schema';
-import { A_PAGE, rowsToExport } from './export-rows';
-
-/** What may differ from what is kept here: everything else of a thing is written once and never changed. */
-const MAY_CHANGE: { [kind in RecordKind]: readonly string[] } = {
-  rigs: ['name', 'note', 'putAway', 'learnsSince', 'runOutScale', 'setupId'],
-  setups: [],
-  coupons: ['title', 'rigId', 'putAway', 'jobId'],
-  jobs: [],
-  beads: ['outcome', 'note', 'takenBack'],
-  proven: ['note', 'putAway'],
-  welds: ['title', 'note', 'putAway', 'steps'],
-  care: [],
-  levels: ['name', 'use', 'limits'],
-  pictures: ['view', 'note', 'measuring', 'takenBack'],
-};
-
-/** What a thing names, and of which kind that is. */
-const NAMES: { [kind in RecordKind]: readonly (readonly [field: string, of: RecordKind])[] } = {
-  rigs: [['setupId', 'setups']],
-  setups: [['rigId', 'rigs']],
-  coupons: [
-    ['rigId', 'rigs'],
-    ['jobId', 'jobs'],
-  ],
-  jobs: [['couponId', 'coupons']],
-  beads: [
-    ['couponId', 'coupons'],
-    ['setupId', 'setups'],
-    ['jobId', 'jobs'],
-  ],
-  proven: [['beadId', 'beads']],
-  welds: [['provenId', 'proven']],
-  care: [['rigId', 'rigs']],
-  levels: [],
-  pictures: [
-    ['beadId', 'beads'],
-    ['weldId', 'welds'],
-  ],
-};
+import { A_PAGE, rowsToExport } from '../db/kinds/export-rows';
 
 type Thing = Record<string, unknown> & { id: string };
 type Counts = { [kind in RecordKind]: number };
@@ -76,10 +40,11 @@ function stepsGoOn(now: unknown, then: unknown): boolean {
 
 /** Why a thing that is kept here cannot be as the file has it; null where it can. */
 function clash(kind: RecordKind, now: Thing, then: Thing): string | null {
+  const { mayChange }: ThingDescriptor = THINGS[kind];
   const differs = [...new Set([...Object.keys(now), ...Object.keys(then)])].filter(
     (field) => !isSame(now[field] ?? null, then[field] ?? null),
   );
-  const fixed = differs.find((field) => !MAY_CHANGE[kind].includes(field));
+  const fixed = differs.find((field) => !mayChange.includes(field));
   if (fixed !== undefined) return `its ${fixed} is another here, and is never changed`;
   if (kind === 'welds' && !stepsGoOn(now.steps, then.steps))
     return 'it was inspected or repaired otherwise here, and what was written is never changed';
@@ -119,6 +84,7 @@ export function planFor(store: Store, kept: RecordRows): Plan {
   };
   const numbers = numberTaken(store, kept);
   for (const kind of RECORD_KINDS) {
+    const names: readonly (readonly [field: string, of: RecordKind])[] = THINGS[kind].names;
     const things = kept[kind] as unknown as Thing[];
     const here = storedById(
       store,
@@ -126,7 +92,7 @@ export function planFor(store: Store, kept: RecordRows): Plan {
       things.map(({ id }) => id),
     );
     const elsewhere = new Map(
-      NAMES[kind].map(([field, of]) => {
+      names.map(([field, of]) => {
         const named = things
           .flatMap((thing) => (thing[field] === null ? [] : [String(thing[field])]))
           .filter((id) => !inFile[of].has(id));
@@ -135,7 +101,7 @@ export function planFor(store: Store, kept: RecordRows): Plan {
     );
     for (const thing of things) {
       const now = here.get(thing.id);
-      const lost = NAMES[kind].find(
+      const lost = names.find(
         ([field, of]) =>
           thing[field] !== null &&
           !inFile[of].has(String(thing[field])) &&
@@ -144,9 +110,9 @@ export function planFor(store: Store, kept: RecordRows): Plan {
       const numbered = kind === 'beads' ? numbers.get(thing.id) : undefined;
       const why =
         lost !== undefined
-          ? `it names a ${KIND_NAMES[lost[1]]} that is neither in the file nor here`
+          ? `it names a ${THINGS[lost[1]].name} that is neither in the file nor here`
           : (numbered ?? (now === undefined ? null : clash(kind, now, thing)));
-      if (why !== null) plan.refused.push({ kind, id: thing.id, why: `The ${KIND_NAMES[kind]} ${thing.id}: ${why}.` });
+      if (why !== null) plan.refused.push({ kind, id: thing.id, why: `The ${THINGS[kind].name} ${thing.id}: ${why}.` });
       else if (now === undefined) (plan.add[kind] as unknown[]).push(thing);
       else if (isSame(now, thing)) plan.same[kind] += 1;
       else (plan.change[kind] as unknown[]).push(thing);
@@ -170,7 +136,7 @@ function strangers(store: Store, kept: RecordRows): Refused[] {
   const other = (kind: RecordKind, id: string, what: string): Refused => ({
     kind,
     id,
-    why: `The ${KIND_NAMES[kind]} ${id}: its ${what} is another coupon's.`,
+    why: `The ${THINGS[kind].name} ${id}: its ${what} is another coupon's.`,
   });
   return [
     ...kept.beads.flatMap(({ id, jobId, couponId }) => {

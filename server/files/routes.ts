@@ -2,7 +2,7 @@ import { Router, type Request, type Response } from 'express';
 import { rm } from 'node:fs/promises';
 import { randomUUID } from 'node:crypto';
 import { dirname, join } from 'node:path';
-import { RECORD_SCHEMA } from '../../core/record/shapes/record-file-schema';
+import { RECORD_SCHEMA } from '../../core/record/file/record-file-schema';
 import { CASE_SCHEMA } from '../../core/case/schema';
 import { callerIn } from '../access/caller';
 import { requireKeeper } from '../api/access';

@@ -1,7 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { resolve } from 'node:path';
 import { v7 } from 'uuid';
-import type { Changed, HistoryEntry } from '../../core/record/shapes/change-schema';
+import type { Changed, HistoryEntry } from '../../core/record/change/change-schema';
 import type { Coupon, RigRecord } from '../../core/record/shapes/record-schema';
 import { pause } from '../system/clock';
 import { freePort } from '../system/free-port';

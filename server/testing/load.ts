@@ -6,7 +6,7 @@ import { gunzipSync } from 'node:zlib';
 import { v7 } from 'uuid';
 import type { JoinCode } from '../../core/access/access-schema';
 import { EXAMPLE_CASE } from '../../core/cases/example';
-import type { Changes } from '../../core/record/shapes/change-schema';
+import type { Changes } from '../../core/record/change/change-schema';
 import type { Coupon, RigRecord } from '../../core/record/shapes/record-schema';
 import { freePort } from '../system/free-port';
 import { MortalServer } from './faults';

@@ -2,7 +2,7 @@ import { existsSync, readdirSync } from 'node:fs';
 import sharp, { type Sharp } from 'sharp';
 import { v7 } from 'uuid';
 import type { ChangeOf } from '../../core/record/change/change';
-import type { Changed } from '../../core/record/shapes/change-schema';
+import type { Changed } from '../../core/record/change/change-schema';
 import type { Picture } from '../../core/record/shapes/picture-schema';
 import { shelfOf } from '../pictures/shelf';
 import type { Workshop } from './workshop';

@@ -1,8 +1,10 @@
 import { v7 } from 'uuid';
-import type { ChangeKind, CouponChange, RigChange } from '../../core/record/shapes/change-schema';
-import type { FieldsOf } from '../../core/record/change/change';
+import type { ChangeKind , FieldsOf } from '../../core/record/kinds/all';
+import type { CouponChange } from '../../core/record/kinds/coupons';
+import type { RigChange } from '../../core/record/kinds/rigs';
 import type { BeadChange, NewBead, NewCoupon, NewRig } from '../../core/record/shapes/record-schema';
-import { applyChange, type Incoming } from '../db/changes/apply';
+import { applyChange } from '../db/changes/apply';
+import type { Incoming } from '../db/kinds/storage';
 import { beadNow } from '../db/records/beads';
 import { newestRevision } from '../db/changes/changes-since';
 import { couponNow } from '../db/records/coupons';

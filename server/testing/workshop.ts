@@ -5,7 +5,7 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { answer } from '../../core/answer';
-import type { ChangeKind } from '../../core/record/shapes/change-schema';
+import type { ChangeKind } from '../../core/record/kinds/all';
 import type { NewBead, NewCoupon } from '../../core/record/shapes/record-schema';
 import { DESCRIBED } from '../described';
 import { DEFAULT_STATUSES, openApi } from '../api/openapi';

@@ -1,9 +1,7 @@
-import { rigProblems } from '../../case/rig-problems';
-import matchesRig from '../../compiled/new-rig';
+import matchesRig from '../../compiled/fields-of-begin-rig';
 import { validateWith, type Validated } from '../../schema/validate';
+import { newRigProblems } from '../shapes/problems';
 import type { NewRig } from '../shapes/record-schema';
 
 /** A rig with what is fitted, or every wrong field with what it takes. */
-export function validateRig(input: unknown): Validated<NewRig> {
-  return validateWith<NewRig>(matchesRig, input, ({ setup }) => rigProblems(setup.rig, 'setup.rig'));
-}
+export const validateRig = (input: unknown): Validated<NewRig> => validateWith(matchesRig, input, newRigProblems);

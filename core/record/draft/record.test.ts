@@ -18,7 +18,7 @@ import { USUAL_HABITS } from './habits';
 import { moveInWords, takenMove } from '../words/move-words';
 import { firstShown, outcomeWords } from '../words/outcome';
 import type { Bead, NewSetup } from '../shapes/record-schema';
-import { validateBead, validateBeadChange } from '../change/validate-bead';
+import { fieldsProblems } from '../change/change';
 import { validateCoupon } from '../change/validate-coupon';
 import { validateRig } from '../change/validate-rig';
 
@@ -43,6 +43,7 @@ function logged(setup = SETUP, job: Job = JOB, settings: Settings = EXAMPLE_CASE
   const said = answer(input);
   return { draft, input, said, bead: beadFrom(draft, input, said, RAN, USUAL_HABITS, NOW) };
 }
+const beadProblems = (bead: { id: string; [field: string]: unknown }) => fieldsProblems('log-bead', bead, bead.id);
 const kept = (bead: ReturnType<typeof logged>['bead']): Bead => ({ ...bead, number: 1, takenBack: false, revision: 1 });
 
 describe('the case of a bead', () => {
@@ -65,7 +66,7 @@ describe('the case of a bead', () => {
 describe('a logged bead', () => {
   it('is one the server takes, with everything its case asks for', () => {
     const { bead, said, input } = logged();
-    expect(validateBead(bead).problems).toBeNull();
+    expect(beadProblems(bead)).toEqual([]);
     expect(bead).toEqual(
       expect.objectContaining({
         ...RAN,
@@ -165,7 +166,7 @@ describe('a logged bead', () => {
     const next = { ...draftAfter(draft, said, 'one', ID(10)), findings: { 'toe-undercut': 'present' as const } };
     const input = caseOf(SETUP, JOB, { ...next, experience: { suspects: suspectsOf(next) } }, USUAL_HABITS.schools);
     const second = beadFrom(next, input, answer(input), RAN, USUAL_HABITS, NOW);
-    expect(validateBead(second).problems).toBeNull();
+    expect(beadProblems(second)).toEqual([]);
     expect(second.experience?.suspects?.length).toBeGreaterThan(3);
     expect(caseOfBead(kept(second), SETUP, { job: JOB })).toEqual(input);
     expect(draftFromBead(second, ID(17)).suspects).toEqual(next.suspects);
@@ -206,8 +207,8 @@ describe('a kept move in words', () => {
       { 'bead-ropey': 'present', 'sound-crisp': 'present', 'back-no-mark': 'present' },
     );
     expect(words('metric', pair.bead.move!)).toMatch(/^(volts up|more wire), .* → .*; (volts up|more wire), .* → /);
-    expect(validateBead(pair.bead).problems).toBeNull();
-    expect(validateBead({ ...pair.bead, move: { ...pair.bead.move!, with: [{}] } }).problems).not.toBeNull();
+    expect(beadProblems(pair.bead)).toEqual([]);
+    expect(beadProblems({ ...pair.bead, move: { ...pair.bead.move!, with: [{}] } })).not.toEqual([]);
     expect(takenMove([])).toBeNull();
     // Whoever opens the coupon on another device has the same next bead before them.
     const { settings } = draftFromLast({ ...pair.bead, outcome: null }, ID(21));
@@ -230,7 +231,7 @@ describe('a kept move in words', () => {
       cause: 'nozzle-blocked',
       text: expect.stringContaining('nozzle'),
     });
-    expect(validateBead(clogged.bead).problems).toBeNull();
+    expect(beadProblems(clogged.bead)).toEqual([]);
   });
 });
 
@@ -255,16 +256,13 @@ describe('what is sent to be kept', () => {
   it('is refused field by field', () => {
     const { bead } = logged();
     const move = { kind: 'setting' as const, setting: 'voltageV' as const, from: 18, to: 20, text: '' };
-    expect(validateBead({ ...bead, move }).problems).toBeNull();
-    expect(fields(validateBead({ ...bead, move: { ...move, to: 51 } }).problems)).toEqual(['move.to']);
-    expect(fields(validateBead({ ...bead, move: { ...move, from: 7, to: 51 } }).problems)).toEqual([
-      'move.from',
-      'move.to',
-    ]);
-    expect(validateBead({ ...bead, move: { ...move, from: null } }).problems).toBeNull();
-    expect(fields(validateBeadChange({}).problems)).toEqual(['body']);
-    expect(fields(validateBeadChange({ number: 3 }).problems)).toEqual(['number']);
-    expect(validateBeadChange({ outcome: null, note: '', takenBack: false }).problems).toBeNull();
+    expect(beadProblems({ ...bead, move })).toEqual([]);
+    expect(fields(beadProblems({ ...bead, move: { ...move, to: 51 } }))).toEqual(['move.to']);
+    expect(fields(beadProblems({ ...bead, move: { ...move, from: 7, to: 51 } }))).toEqual(['move.from', 'move.to']);
+    expect(beadProblems({ ...bead, move: { ...move, from: null } })).toEqual([]);
+    expect(fields(fieldsProblems('change-bead', {}, ID(1)))).toEqual(['body']);
+    expect(fields(fieldsProblems('change-bead', { number: 3 }, ID(1)))).toEqual(['number']);
+    expect(fieldsProblems('change-bead', { outcome: null, note: '', takenBack: false }, ID(1))).toEqual([]);
     const rig = { id: ID(4), name: 'Dock set', note: '', setup: SETUP };
     expect(validateRig(rig).problems).toBeNull();
     expect(fields(validateRig({ ...rig, name: ' ' }).problems)).toEqual(['name']);

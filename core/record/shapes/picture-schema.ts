@@ -128,3 +128,5 @@ export type PictureChange = Omit<FromSchema<typeof PICTURE_CHANGE_SCHEMA>, 'meas
 export type PictureFile = FromSchema<typeof PICTURE_FILE_SCHEMA>;
 export type StoredPicture = Measured<FromSchema<typeof STORED_PICTURE_SCHEMA>>;
 export type Picture = Measured<FromSchema<typeof PICTURE_SCHEMA>>;
+/** What a picture is shown with: the coupon whose bead it is of, or the weld. */
+export type PictureOwner = { couponId: string } | { weldId: string };

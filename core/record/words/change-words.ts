@@ -1,5 +1,5 @@
 import type { Change } from '../change/change';
-import type { HistoryEntry } from '../shapes/change-schema';
+import type { HistoryEntry } from '../change/change-schema';
 import { OUTCOME_WORDS } from './outcome';
 import type { Outcome } from '../shapes/record-schema';
 

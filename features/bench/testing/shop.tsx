@@ -8,7 +8,7 @@ import { EXAMPLE_CASE } from '@/core/cases/example';
 import type { CareKnown } from '@/core/care/due';
 import type { Teaching } from '@/core/learning/teaching';
 import type { Change } from '@/core/record/change/change';
-import type { Changed } from '@/core/record/shapes/change-schema';
+import type { Changed } from '@/core/record/change/change-schema';
 import type { Bead, Coupon, JobVersion, NewBead } from '@/core/record/shapes/record-schema';
 import { clearDeviceDatabase } from '@/client/outbox/device-database';
 import { resetOutbox } from '@/client/outbox/outbox';

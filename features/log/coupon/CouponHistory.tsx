@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { changeWords, fieldWords } from '@/core/record/words/change-words';
-import type { HistoryEntry } from '@/core/record/shapes/change-schema';
+import type { HistoryEntry } from '@/core/record/change/change-schema';
 import type { Coupon } from '@/core/record/shapes/record-schema';
 import { deviceId } from '@/client/stored/device-state';
 import { Button } from '@/ui/Press';

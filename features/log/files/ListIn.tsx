@@ -15,7 +15,7 @@ import {
 } from '@/core/files/bead-list';
 import type { Decimal } from '@/core/files/spreadsheet';
 import { unitOf } from '@/core/quantity/units';
-import { RECORD_FORMAT, RECORD_VERSION } from '@/core/record/shapes/record-file-schema';
+import { RECORD_FORMAT, RECORD_VERSION } from '@/core/record/file/record-file-schema';
 import { platform } from '@/platform/ports';
 import { Part } from '@/ui/Part';
 import { Button, Choice, Toggle } from '@/ui/Press';

@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import type { RecordKind } from '@/core/record/shapes/record-file-schema';
+import type { RecordKind } from '@/core/record/kinds/all';
 import { Button } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { Words } from '@/ui/Words';

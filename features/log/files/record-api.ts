@@ -1,4 +1,4 @@
-import type { RecordKind } from '@/core/record/shapes/record-file-schema';
+import type { RecordKind } from '@/core/record/kinds/all';
 import { platform } from '@/platform/ports';
 import { RequestProblem } from '../../../client/api';
 

@@ -1,5 +1,5 @@
 import type { Change } from '@/core/record/change/change';
-import type { RigChange } from '@/core/record/shapes/change-schema';
+import type { RigChange } from '@/core/record/kinds/rigs';
 import type { NewRig, RigRecord } from '@/core/record/shapes/record-schema';
 import { makeChange } from '../../../client/send-changes';
 

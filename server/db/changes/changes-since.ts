@@ -1,15 +1,12 @@
-import { and, asc, between, count, eq, gt, lte } from 'drizzle-orm';
-import type { Changes } from '../../../core/record/shapes/change-schema';
-import { toCouponRow, withJob } from '../records/coupons';
-import { overriding } from './history';
+import { and, asc, between, count, gt, lte, sql } from 'drizzle-orm';
+import type { Changes } from '../../../core/record/change/change-schema';
+import { overriding } from '../records/history';
 import { perStore } from '../engine/prepared';
 import type { Store } from '../engine/store';
-import { readable, toBead, toRig, type Unreadable } from '../tables/rows';
-import { levelsBetween } from '../records/levels';
-import { picturesBetween } from '../records/pictures';
-import { provenBetween } from '../records/saved-settings';
-import { weldsBetween } from '../records/welds';
-import { beads, coupons, ledger, levels, pictures, proven, rigs, setups, welds } from '../tables/schema';
+import type { Unreadable } from '../tables/rows';
+import { ledger } from '../tables/schema';
+import { SHOWN, type AnyShown } from '../kinds/all';
+import type { ShownList } from '../kinds/storage';
 import { after } from '../../system/clock';
 import { onWritten } from '../records/write';
 import { clamp } from '../../../core/quantity/clamp';
@@ -92,15 +89,12 @@ export function somethingSince(store: Store, since: number, patience: number): P
   });
 }
 
-/** What a device may hold, each with the revision it was last written at. */
-const TOLD = [rigs, coupons, beads, proven, welds, levels, pictures];
-
 /** So many more than its limit a page may hold, for the writes of one revision to stay together. */
 const MOST_BESIDE = 300;
 
 const countBetween = (store: Store, since: number, upTo: number): number =>
-  TOLD.reduce(
-    (sum, table) =>
+  Object.values(SHOWN).reduce(
+    (sum, { table }) =>
       sum +
       store
         .select({ rows: count() })
@@ -138,6 +132,12 @@ export function changesForListeners(
   return changes;
 }
 
+type ShownLists = Pick<Changes, ShownList>;
+
+/** Each list that devices are told of, as it is asked for. */
+const shownBetween = (ask: (shown: AnyShown) => unknown[]): ShownLists =>
+  Object.fromEntries(Object.values(SHOWN).map((shown) => [shown.list, ask(shown)])) as ShownLists;
+
 /**
  * What changed since a revision, oldest first. Writes of one revision stay together, so a page may hold some more than
  * its limit. Where one revision wrote very much, as a file that was taken in does, that alone is said.
@@ -151,9 +151,9 @@ export function changesSince(
   report: (unreadable: Unreadable) => void,
   newest = newestRevision(store),
 ): Changes {
-  const marks = TOLD.flatMap((table) =>
+  const marks = Object.values(SHOWN).flatMap(({ table }) =>
     store
-      .select({ revision: table.revision })
+      .select({ revision: sql<number>`${table.revision}` })
       .from(table)
       .where(and(gt(table.revision, since), lte(table.revision, newest)))
       .orderBy(asc(table.revision))
@@ -162,52 +162,10 @@ export function changesSince(
   );
   const inOrder = marks.map(({ revision }) => revision).sort((a, b) => a - b);
   const upTo = inOrder.length > limit ? inOrder[limit - 1] : newest;
-  if (countBetween(store, since, upTo) > limit + MOST_BESIDE)
-    return {
-      ...{ rigs: [], coupons: [], beads: [], proven: [], welds: [], levels: [], pictures: [] },
-      overriding: overriding(store, since, upTo, report),
-      ...{ upTo, more: upTo < newest, anew: true },
-    };
-  const rigRows = store
-    .select({ rig: rigs, setup: setups })
-    .from(rigs)
-    .innerJoin(setups, eq(rigs.setupId, setups.id))
-    .where(between(rigs.revision, since + 1, upTo))
-    .orderBy(asc(rigs.revision))
-    .all();
-  const couponRows = withJob(store)
-    .where(between(coupons.revision, since + 1, upTo))
-    .orderBy(asc(coupons.revision))
-    .all();
-  const beadRows = store
-    .select()
-    .from(beads)
-    .where(between(beads.revision, since + 1, upTo))
-    .orderBy(asc(beads.revision))
-    .all();
-  const byId = <T extends object>(rows: T[], id: (row: T) => string): (T & { id: string })[] =>
-    rows.map((row) => ({ ...row, id: id(row) }));
+  const anew = countBetween(store, since, upTo) > limit + MOST_BESIDE;
   return {
-    rigs: readable(
-      'rigs',
-      byId(rigRows, ({ rig }) => rig.id),
-      ({ rig, setup }) => toRig(rig, setup),
-      report,
-    ),
-    coupons: readable(
-      'coupons',
-      byId(couponRows, ({ coupon }) => coupon.id),
-      toCouponRow,
-      report,
-    ),
-    beads: readable('beads', beadRows, toBead, report),
-    proven: provenBetween(store, since + 1, upTo, report),
-    welds: weldsBetween(store, since + 1, upTo, report),
-    levels: levelsBetween(store, since, upTo),
-    pictures: picturesBetween(store, since + 1, upTo, report),
+    ...shownBetween(anew ? () => [] : ({ between }) => between(store, since + 1, upTo, report)),
     overriding: overriding(store, since, upTo, report),
-    upTo,
-    more: upTo < newest,
-    anew: false,
+    ...{ upTo, more: upTo < newest, anew },
   };
 }

@@ -1,9 +1,10 @@
-import { and, count, eq, sql } from 'drizzle-orm';
+import { and, eq, sql } from 'drizzle-orm';
 import { firstShown } from '../../../core/record/words/outcome';
 import type { Bead, BeadChange, NewBead } from '../../../core/record/shapes/record-schema';
 import type { FieldProblem } from '../../../core/schema/problems';
 import type { Store } from '../engine/store';
 import { insertRows } from '../engine/insert-rows';
+import { recountBeads } from './counts';
 import { nextNumber } from './next-number';
 import { perStore } from '../engine/prepared';
 import { Refusal } from '../../errors/refusal';
@@ -91,23 +92,6 @@ export function beadRow(bead: Omit<Bead, 'revision'>, revision: number): typeof 
   };
 }
 
-const countOf = perStore((store) =>
-  store
-    .select({
-      beadCount: count(),
-      soundNumber: sql<number | null>`min(CASE ${beads.outcome} WHEN 'sound' THEN ${beads.number} END)`,
-    })
-    .from(beads)
-    .where(and(eq(beads.couponId, sql.placeholder('couponId')), eq(beads.takenBack, false)))
-    .prepare(),
-);
-
-/** Counts the beads of a coupon anew, and its first sound one. */
-function recount({ store, revision }: Writing, couponId: string): void {
-  const { beadCount, soundNumber } = countOf(store).get({ couponId })!;
-  setRow(store, coupons, couponId, { beadCount, soundNumber, revision: revision() });
-}
-
 /** Fields in which a bead that is logged already differs from the one that was sent. */
 function differences(kept: typeof beads.$inferSelect, bead: NewBead): string[] {
   const single = (['couponId', 'setupId', 'jobId', 'ranAt'] as const).filter((field) => kept[field] !== bead[field]);
@@ -134,7 +118,7 @@ export function logBead(writing: Writing, bead: NewBead, by: string | null = nul
   if (problems.length > 0) throw new Refusal('wrong-fields', problems);
   const numbered = { ...bead, by, number: nextNumber(store, bead.couponId), takenBack: false };
   insertRows(store, beads, [beadRow(numbered, revision())]);
-  recount(writing, bead.couponId);
+  recountBeads(store, [bead.couponId], revision());
   return true;
 }
 
@@ -148,7 +132,7 @@ export function setBead(
 ): void {
   const judged = fields.outcome === undefined ? {} : { outcomeBy: fields.outcome === null ? null : by };
   setRow(writing.store, beads, id, { ...fields, ...judged, revision: writing.revision() });
-  recount(writing, couponId);
+  recountBeads(writing.store, [couponId], writing.revision());
 }
 
 const nowById = perStore((store) => {

@@ -1,5 +1,5 @@
 import { and, asc, desc, eq, inArray, isNotNull, isNull, sql, type SQL } from 'drizzle-orm';
-import type { CouponChange } from '../../../core/record/shapes/change-schema';
+import type { CouponChange } from '../../../core/record/kinds/coupons';
 import type {
   Coupon,
   CouponPage,

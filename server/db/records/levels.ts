@@ -1,4 +1,4 @@
-import { and, gt, lte } from 'drizzle-orm';
+import { between } from 'drizzle-orm';
 import type { Level, LevelChange, Limits } from '../../../core/inspection/level-schema';
 import { LEVELS } from '../../../core/inspection/levels';
 import { levels } from '../tables/schema';
@@ -20,11 +20,11 @@ export const findLevel = (store: Store, id: string): Level | null =>
   listLevels(store).find((level) => level.id === id) ?? null;
 
 /** Levels that were edited in these revisions. */
-export function levelsBetween(store: Store, since: number, to: number): Level[] {
+export function levelsBetween(store: Store, from: number, to: number): Level[] {
   return store
     .select()
     .from(levels)
-    .where(and(gt(levels.revision, since), lte(levels.revision, to)))
+    .where(between(levels.revision, from, to))
     .all()
     .map(toLevel);
 }

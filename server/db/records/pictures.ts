@@ -5,8 +5,7 @@ import type {
   Picture,
   PictureChange,
   PictureFile,
-} from '../../../core/record/shapes/picture-schema';
-import type { PictureOwner } from '../../../core/record/change/validate-picture';
+ PictureOwner } from '../../../core/record/shapes/picture-schema';
 import { Refusal } from '../../errors/refusal';
 import { readable, toPicture, type Unreadable } from '../tables/rows';
 import { beads, pictures, proven, welds } from '../tables/schema';

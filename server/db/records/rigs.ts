@@ -1,5 +1,5 @@
 import { asc, eq } from 'drizzle-orm';
-import type { RigChange } from '../../../core/record/shapes/change-schema';
+import type { RigChange } from '../../../core/record/kinds/rigs';
 import type { NewRig, NewSetup, RigRecord } from '../../../core/record/shapes/record-schema';
 import type { Store } from '../engine/store';
 import { Refusal } from '../../errors/refusal';

@@ -1,4 +1,4 @@
-import { and, between, count, desc, eq, sql, type SQL } from 'drizzle-orm';
+import { and, between, desc, eq, sql, type SQL } from 'drizzle-orm';
 import type { JobVersion, Setup } from '../../../core/record/shapes/record-schema';
 import type {
   NewSavedSetting,
@@ -9,7 +9,7 @@ import type {
 import type { SoundBead } from '../../../core/start/sound-bead-schema';
 import { Refusal } from '../../errors/refusal';
 import { readable, toBead, toJob, toSetup, type Unreadable } from '../tables/rows';
-import { beads, coupons, jobs, proven, rigs, setups, welds } from '../tables/schema';
+import { beads, coupons, jobs, proven, rigs, setups } from '../tables/schema';
 import { setRow } from '../engine/set-row';
 import type { Store } from '../engine/store';
 import type { Writing } from './write';
@@ -241,14 +241,4 @@ export function saveSetting(
 /** Notes something on a kept setting, puts it away or brings it back. */
 export function setSavedSetting({ store, revision }: Writing, id: string, fields: SavedSettingChange): void {
   setRow(store, proven, id, { ...fields, revision: revision() });
-}
-
-/** Counts the welds of a kept setting anew. */
-export function recountWelds({ store, revision }: Writing, provenId: string): void {
-  const [{ weldCount }] = store
-    .select({ weldCount: count() })
-    .from(welds)
-    .where(and(eq(welds.provenId, provenId), eq(welds.putAway, false)))
-    .all();
-  setRow(store, proven, provenId, { weldCount, revision: revision() });
 }

@@ -10,7 +10,7 @@ import type {
   WeldPage,
   WeldState,
 } from '../../../core/record/shapes/weld-schema';
-import { recountWelds } from './saved-settings';
+import { recountWelds } from './counts';
 import { Refusal } from '../../errors/refusal';
 import { readable, toJob, type Unreadable } from '../tables/rows';
 import { sameDocument } from '../tables/same-document';
@@ -131,7 +131,7 @@ export function logWeld(writing: Writing, weld: NewWeld): void {
     .insert(welds)
     .values({ ...weld, putAway: false, state: 'to-inspect', revision: revision() })
     .run();
-  recountWelds(writing, provenId);
+  recountWelds(store, [provenId], revision());
 }
 
 /** Names a weld otherwise, notes something on it, puts it away or brings it back. */
@@ -140,7 +140,7 @@ export function setWeld(writing: Writing, id: string, fields: WeldChange): void 
   setRow(store, welds, id, { ...fields, revision: revision() });
   if (fields.putAway === undefined) return;
   const { provenId } = store.select({ provenId: welds.provenId }).from(welds).where(eq(welds.id, id)).get()!;
-  recountWelds(writing, provenId);
+  recountWelds(store, [provenId], revision());
 }
 
 /**

@@ -11,7 +11,7 @@ import {
 } from 'drizzle-orm/sqlite-core';
 import type { CareTask } from '../../../core/care/tasks';
 import type { PictureView } from '../../../core/picture/sizes';
-import type { ChangeKind } from '../../../core/record/shapes/change-schema';
+import type { ChangeKind } from '../../../core/record/kinds/all';
 import type { Outcome } from '../../../core/record/shapes/record-schema';
 import type { WeldState } from '../../../core/record/shapes/weld-schema';
 

@@ -1,76 +1,17 @@
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
-import { ID, INSTANT, name, note } from '../../schema/parts';
-import { LEVEL_CHANGE_SCHEMA, LEVEL_SCHEMA } from '../../inspection/level-schema';
-import { NEW_CARE_SCHEMA } from './care-schema';
-import { NEW_PICTURE_SCHEMA, PICTURE_CHANGE_SCHEMA, PICTURE_SCHEMA, type Picture } from './picture-schema';
-import { NEW_SAVED_SETTING_SCHEMA, SAVED_SETTING_CHANGE_SCHEMA, SAVED_SETTING_SCHEMA } from './saved-setting-schema';
-import {
-  NEW_INSPECTION_SCHEMA,
-  NEW_REPAIR_SCHEMA,
-  NEW_WELD_SCHEMA,
-  WELD_CHANGE_SCHEMA,
-  WELD_SCHEMA,
-} from './weld-schema';
-import { BEAD_CHANGE_SCHEMA, BEAD_SCHEMA, NEW_BEAD_SCHEMA } from './bead-schema';
-import {
-  COUPON_ROW_SCHEMA,
-  COUPON_SCHEMA,
-  JOB_VERSION_SCHEMA,
-  NEW_COUPON_SCHEMA,
-  NEW_RIG_SCHEMA,
-  NEW_SETUP_SCHEMA,
-  RIG_RECORD_SCHEMA,
-} from './record-schema';
+import { ID, INSTANT } from '../../schema/parts';
+import { LEVEL_SCHEMA } from '../../inspection/level-schema';
+import { CHANGE_KINDS, CHANGES, type ChangeKind } from '../kinds/all';
+import { BEAD_SCHEMA } from '../shapes/bead-schema';
+import { PICTURE_SCHEMA, type Picture } from '../shapes/picture-schema';
+import { COUPON_ROW_SCHEMA, COUPON_SCHEMA, RIG_RECORD_SCHEMA } from '../shapes/record-schema';
+import { SAVED_SETTING_SCHEMA } from '../shapes/saved-setting-schema';
+import { WELD_SCHEMA } from '../shapes/weld-schema';
 
 /**
  * Every write is one small change, made on the device, with an id of its own from the moment the thing is begun, so
  * that it may be sent any number of times. It names only the fields it changes and the revision it was made against.
  */
-const CHANGE_KINDS = [
-  'log-bead',
-  'change-bead',
-  'begin-coupon',
-  'change-coupon',
-  'correct-job',
-  'begin-rig',
-  'change-rig',
-  'refit',
-  'prove',
-  'change-proven',
-  'log-weld',
-  'change-weld',
-  'inspect',
-  'repair',
-  'change-level',
-  'care',
-  'add-picture',
-  'change-picture',
-] as const;
-
-/** What may change of a coupon besides its job. */
-export const COUPON_CHANGE_SCHEMA = {
-  type: 'object',
-  additionalProperties: false,
-  minProperties: 1,
-  description: 'title, rigId or putAway',
-  properties: { title: name(120), rigId: ID, putAway: { type: 'boolean' } },
-} as const satisfies JSONSchema;
-
-/** What may change of a rig besides what is fitted. */
-export const RIG_CHANGE_SCHEMA = {
-  type: 'object',
-  additionalProperties: false,
-  minProperties: 1,
-  description: 'name, note, putAway, learnsSince or runOutScale',
-  properties: {
-    name: name(80),
-    note: note(2000),
-    putAway: { type: 'boolean' },
-    learnsSince: { ...INSTANT, type: ['string', 'null'] },
-    runOutScale: { type: ['number', 'null'], minimum: 0.7, maximum: 1.3 },
-  },
-} as const satisfies JSONSchema;
-
 const ENVELOPE = {
   id: ID,
   kind: { enum: CHANGE_KINDS },
@@ -95,33 +36,16 @@ export const CHANGE_SCHEMA = {
   properties: { ...ENVELOPE, fields: { type: 'object' } },
 } as const satisfies JSONSchema;
 
-/** A schema without a property: the id stands in `of`. */
-const withoutId = ({ required, properties, ...rest }: { required: readonly string[]; properties: { id: unknown } }) => {
+type WithId = { required: readonly string[]; properties: { id: unknown } };
+
+/** What a kind of change takes as its fields, for the published description: of what it begins, the id stands in `of`. */
+function fieldsOf(kind: ChangeKind): object {
+  const { begins, fields } = CHANGES[kind];
+  if (!begins) return fields;
+  const { required, properties, ...rest } = fields as WithId;
   const { id: _, ...others } = properties;
   return { ...rest, required: required.filter((field) => field !== 'id'), properties: others };
-};
-
-/** What each kind of change takes as its fields, for the published description. */
-const FIELDS: Record<(typeof CHANGE_KINDS)[number], object> = {
-  'log-bead': withoutId(NEW_BEAD_SCHEMA),
-  'change-bead': BEAD_CHANGE_SCHEMA,
-  'begin-coupon': withoutId(NEW_COUPON_SCHEMA),
-  'change-coupon': COUPON_CHANGE_SCHEMA,
-  'correct-job': JOB_VERSION_SCHEMA,
-  'begin-rig': withoutId(NEW_RIG_SCHEMA),
-  'change-rig': RIG_CHANGE_SCHEMA,
-  refit: NEW_SETUP_SCHEMA,
-  prove: withoutId(NEW_SAVED_SETTING_SCHEMA),
-  'change-proven': SAVED_SETTING_CHANGE_SCHEMA,
-  'log-weld': withoutId(NEW_WELD_SCHEMA),
-  'change-weld': WELD_CHANGE_SCHEMA,
-  inspect: NEW_INSPECTION_SCHEMA,
-  repair: NEW_REPAIR_SCHEMA,
-  'change-level': LEVEL_CHANGE_SCHEMA,
-  care: NEW_CARE_SCHEMA,
-  'add-picture': withoutId(NEW_PICTURE_SCHEMA),
-  'change-picture': PICTURE_CHANGE_SCHEMA,
-};
+}
 
 /** Every kind of change with its own fields. */
 export const ANY_CHANGE_SCHEMA = {
@@ -130,7 +54,7 @@ export const ANY_CHANGE_SCHEMA = {
   oneOf: CHANGE_KINDS.map((kind) => ({
     type: 'object',
     required: ['kind', 'fields'],
-    properties: { kind: { const: kind }, fields: FIELDS[kind] },
+    properties: { kind: { const: kind }, fields: fieldsOf(kind) },
   })),
 };
 
@@ -212,11 +136,8 @@ export const CHANGES_SCHEMA = {
   },
 } as const satisfies JSONSchema;
 
-export type ChangeKind = (typeof CHANGE_KINDS)[number];
 /** A change of any kind, its fields not read yet. */
 export type ChangeEnvelope = FromSchema<typeof CHANGE_SCHEMA>;
-export type CouponChange = FromSchema<typeof COUPON_CHANGE_SCHEMA>;
-export type RigChange = FromSchema<typeof RIG_CHANGE_SCHEMA>;
 export type HistoryEntry = FromSchema<typeof HISTORY_ENTRY_SCHEMA>;
 export type Changes = Omit<FromSchema<typeof CHANGES_SCHEMA>, 'pictures'> & { pictures: Picture[] };
 export type Changed = Omit<FromSchema<typeof CHANGED_SCHEMA>, 'picture'> & { picture?: Picture };

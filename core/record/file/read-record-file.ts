@@ -1,49 +1,9 @@
-import beads from '../../compiled/kept-beads';
-import care from '../../compiled/kept-care';
-import coupons from '../../compiled/kept-coupons';
-import jobs from '../../compiled/kept-jobs';
-import levels from '../../compiled/kept-levels';
-import pictures from '../../compiled/kept-pictures';
-import proven from '../../compiled/kept-proven';
-import rigs from '../../compiled/kept-rigs';
-import setups from '../../compiled/kept-setups';
-import welds from '../../compiled/kept-welds';
+import matchesRows from '../../compiled/rows-of';
 import type { FieldProblem } from '../../schema/problems';
-import { validateWith, type CompiledValidator } from '../../schema/validate';
-import { pictureProblems } from './validate-picture';
-import type { StoredPicture } from '../shapes/picture-schema';
-import {
-  noRows,
-  RECORD_KINDS,
-  MOST_THINGS,
-  RECORD_FORMAT,
-  RECORD_VERSION,
-  type RecordRows,
-  type RecordKind,
-} from '../shapes/record-file-schema';
-
-const MATCHES: { [kind in RecordKind]: CompiledValidator } = {
-  ...{ rigs, setups, coupons, jobs, beads, proven, welds, care, levels, pictures },
-};
-
-/** What each thing is called, one of it. */
-export const KIND_NAMES: { [kind in RecordKind]: string } = {
-  rigs: 'rig',
-  setups: 'setup',
-  coupons: 'coupon',
-  jobs: 'job',
-  beads: 'bead',
-  proven: 'kept setting',
-  welds: 'weld',
-  care: 'entry of care',
-  levels: 'level',
-  pictures: 'picture',
-};
-
-/** What a schema cannot say of a thing. */
-const BESIDES: { [kind in RecordKind]?: (thing: { id: string }) => FieldProblem[] } = {
-  pictures: (thing) => pictureProblems(thing as StoredPicture),
-};
+import { validateWith } from '../../schema/validate';
+import { RECORD_KINDS, THINGS, type RecordKind, type RecordRows } from '../kinds/all';
+import type { ThingDescriptor } from '../kinds/descriptor';
+import { MOST_THINGS, noRows, RECORD_FORMAT, RECORD_VERSION } from './record-file-schema';
 
 /** Something of a file that cannot be taken in: which thing, and why, as one sentence. */
 export type Refused = { kind: RecordKind | null; id: string | null; why: string };
@@ -79,19 +39,24 @@ export function readRecord(input: unknown): { kept: RecordRows | null; refused: 
   const refused: Refused[] = [];
   let things = 0;
   for (const kind of RECORD_KINDS) {
+    const { name, problems: besides }: ThingDescriptor = THINGS[kind];
     const list = file[kind] ?? [];
     if (!Array.isArray(list)) return whole(`"${kind}" takes a list.`);
     things += list.length;
     if (things > MOST_THINGS) return whole(`A record takes up to ${MOST_THINGS} things; this one has more.`);
     const seen = new Set<string>();
     list.forEach((thing: unknown, i) => {
-      const { value, problems } = validateWith<{ id: string }>(MATCHES[kind], thing, BESIDES[kind]);
+      const { value, problems } = validateWith<{ id: string }>(
+        matchesRows[kind],
+        thing,
+        besides as ((row: { id: string }) => FieldProblem[]) | undefined,
+      );
       const id = idOf(thing);
       if (problems !== null) {
         const [{ field, takes }] = problems;
-        refused.push({ kind, id, why: `${KIND_NAMES[kind]} ${i + 1}: ${field} takes ${takes}.` });
+        refused.push({ kind, id, why: `${name} ${i + 1}: ${field} takes ${takes}.` });
       } else if (seen.has(value.id)) {
-        refused.push({ kind, id, why: `${KIND_NAMES[kind]} ${i + 1}: its id stands in the file twice.` });
+        refused.push({ kind, id, why: `${name} ${i + 1}: its id stands in the file twice.` });
       } else {
         seen.add(value.id);
         (kept[kind] as unknown[]).push(value);

@@ -1,11 +1,11 @@
 import { and, asc, between, desc, eq, gt, isNotNull, sql } from 'drizzle-orm';
-import type { HistoryEntry } from '../../../core/record/shapes/change-schema';
+import type { HistoryEntry } from '../../../core/record/change/change-schema';
 import { insertRows } from '../engine/insert-rows';
 import { perStore } from '../engine/prepared';
 import { readable, type Unreadable } from '../tables/rows';
 import { changes } from '../tables/schema';
 import type { Store } from '../engine/store';
-import type { Writing } from '../records/write';
+import type { Writing } from './write';
 
 type Row = typeof changes.$inferSelect;
 /** A field that was changed by two. */
