@@ -90,11 +90,11 @@ export async function fetchNewestCouponId(): Promise<string | null> {
 }
 
 export const fetchRigs = (): Promise<RigRecord[]> => request('GET', '/rigs');
-/** What a rig has taught. */
+/** Returns what a rig has taught. */
 export const fetchTeaching = (rigId: string): Promise<Teaching> => request('GET', `/rigs/${rigId}/experience`);
-/** What the parts of a rig have done. */
+/** Returns what the parts of a rig have done. */
 export const fetchWorn = (rigId: string): Promise<Worn[]> => request('GET', `/rigs/${rigId}/parts`);
-/** What is known of the care of a rig. */
+/** Returns what is known of the care of a rig. */
 export const fetchCare = (rigId: string): Promise<CareKnown[]> => request('GET', `/rigs/${rigId}/care`);
 /** The own settings chart of a rig. */
 export const fetchOwnChart = (rigId: string): Promise<ChartCell[]> => request('GET', `/rigs/${rigId}/chart`);
@@ -121,7 +121,7 @@ export const fetchPictures = (owner: PictureOwner): Promise<Picture[]> =>
 export const fetchRevision = async (): Promise<number> =>
   (await request<{ revision: number }>('GET', '/health')).revision;
 
-/** What changed since a revision. @param wait how many seconds to wait where there is nothing new */
+/** Returns what changed since a revision. @param wait how many seconds to wait where there is nothing new */
 export const fetchChanges = (since: number, wait: number, ended: AbortSignal): Promise<Changes> =>
   request('GET', `/changes?since=${since}&wait=${wait}`, undefined, wait * 1000 + PATIENCE, ended);
 

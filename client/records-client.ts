@@ -67,7 +67,7 @@ const persister = createPersister<string>({
   filters: { predicate: ({ state }) => pagesOf(state.data) <= MOST_PAGES_SEEN },
 });
 
-/** What was seen on an earlier visit is shown at once and asked for anew; where that fails it goes on standing. */
+/** Returns what was seen on an earlier visit is shown at once and asked for anew; where that fails it goes on standing. */
 const remembering: typeof persister.persisterFn = async (ask, context, query) => {
   if (query.state.data === undefined) {
     const seen = await persister.retrieveQuery<Awaited<ReturnType<typeof ask>>>(query.queryHash, ({ state }) => {
@@ -79,7 +79,7 @@ const remembering: typeof persister.persisterFn = async (ask, context, query) =>
   return persister.persisterFn(ask, context, query);
 };
 
-/** What asks the server and remembers. The server stands beside the app, whatever the browser thinks of the internet. */
+/** Returns what asks the server and remembers. The server stands beside the app, whatever the browser thinks of the internet. */
 export function recordsClient(): QueryClient {
   return new QueryClient({
     defaultOptions: {

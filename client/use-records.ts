@@ -48,7 +48,7 @@ export type Known<T> = {
   refetch: () => Promise<unknown>;
 };
 
-/** What waits and was not refused, for laying over what is kept. */
+/** Returns what waits and was not refused, for laying over what is kept. */
 export function useStandingChanges(): readonly Change[] {
   const waiting = useOutbox();
   return useMemo(() => waiting.filter(({ refused }) => refused === null).map(({ change }) => change), [waiting]);
@@ -63,7 +63,7 @@ export function known<T>(
   return { data, error: data === undefined ? error : null, isLoading: isLoading && data === undefined, refetch };
 }
 
-/** Whether a bead waits to be logged: its number is not given yet. */
+/** Returns whether a bead waits to be logged: its number is not given yet. */
 export const useWaits = (beadId: string): boolean =>
   useOutbox().some(({ change, refused }) => change.of === beadId && change.kind === 'log-bead' && refused === null);
 
@@ -78,7 +78,7 @@ export function useRigs(asked = true): Known<RigRecord[]> {
   );
 }
 
-/** What a rig has taught, as the server last made it of the beads it knows. */
+/** Returns what a rig has taught, as the server last made it of the beads it knows. */
 export function useTeaching(rigId: string): Known<Teaching> {
   const waits = useStandingChanges().some(({ kind, of }) => kind === 'begin-rig' && of === rigId);
   const query = useQuery({
@@ -95,13 +95,13 @@ export function useOwnChart(rigId: string): Known<ChartCell[]> {
   return known(query, query.data);
 }
 
-/** What the parts of a rig have done, as the server last counted it. */
+/** Returns what the parts of a rig have done, as the server last counted it. */
 export function useWorn(rigId: string, enabled = true): Known<Worn[]> {
   const query = useQuery({ queryKey: [...TAUGHT, rigId, 'parts'], queryFn: () => fetchWorn(rigId), enabled });
   return known(query, query.data);
 }
 
-/** What is known of the care of a rig, with what waits laid over it. */
+/** Returns what is known of the care of a rig, with what waits laid over it. */
 export function useCare(rigId: string): Known<CareKnown[]> {
   const query = useQuery({ queryKey: [...TAUGHT, rigId, 'care'], queryFn: () => fetchCare(rigId) });
   const changes = useStandingChanges();
@@ -112,7 +112,7 @@ export function useCare(rigId: string): Known<CareKnown[]> {
   );
 }
 
-/** What the beads of a rig took of spool and cylinder since each was read; null where that is not known, or nobody read them. */
+/** Returns what the beads of a rig took of spool and cylinder since each was read; null where that is not known, or nobody read them. */
 export function useTaken({ id, setup: { rig } }: RigRecord): Taken {
   const { data = [] } = useWorn(id, (rig.spool?.at ?? rig.cylinder?.at) !== undefined);
   const of = (part: Worn['part']): number | null => data.find((one) => one.part === part)?.taken ?? null;

@@ -4,7 +4,7 @@ import { request } from './api';
 
 export const SESSION = ['session'];
 
-/** How this device stands with the server; undefined until it is known. Never remembered: only the server knows. */
+/** Returns how this device stands with the server; undefined until it is known. Never remembered: only the server knows. */
 export const useSession = (): Session | undefined =>
   useQuery({
     queryKey: SESSION,

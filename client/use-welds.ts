@@ -54,7 +54,7 @@ function useBegunProven(): SavedSetting[] {
   }, [begun, couponIds, seen, changes, rigs]);
 }
 
-/** What is known of several records. */
+/** Returns what is known of several records. */
 const dataOf = <T>(queries: readonly { data: unknown }[]): T[] =>
   queries.flatMap(({ data }) => (data === undefined ? [] : [data as T]));
 

@@ -6,7 +6,7 @@ import type { WeldPage } from '../core/record/shapes/weld-schema';
 import { BOTH_SIZES, expect, expectAccessible, test } from './harness';
 import { choose, couponCalled, measuredHole, photograph, RULED, tapAt } from './photographs';
 
-/** What stands for a size that is being measured: the figure, and how far it may be off. */
+/** Returns what stands for a size that is being measured: the figure, and how far it may be off. */
 async function measured(page: Page): Promise<[number, number]> {
   const text = await page
     .getByText(/^[\d.]+ ± [\d.]+ mm$/)

@@ -8,7 +8,7 @@ const VOLTS = [15, 17, 19.5, 21.5, 24];
 /** Seconds of arc of each. */
 const SECONDS = 2.5;
 
-/** What the worker of the built page takes for a second of arc with its sound, ms, over settings from stubbing to hiss. */
+/** Returns what the worker of the built page takes for a second of arc with its sound, ms, over settings from stubbing to hiss. */
 export async function soundTimes(browser: Browser, address: string): Promise<{ whole: Timing; first: Timing }> {
   return withPage(browser, address, async (page) => {
     const measured = await page.evaluate(

@@ -40,11 +40,11 @@ export type Ports = {
   buzz: (ms: number) => void;
   /** Forgets what stands in the storage but for some keys, and the photographs that were looked at. */
   forget: (keeps: (key: string) => boolean) => Promise<void>;
-  /** What stands behind # in the address, once: it is taken out of the address and of the history. */
+  /** Returns what stands behind # in the address, once: it is taken out of the address and of the history. */
   takeFromAddress: () => string;
   /** Calls back when something else stands there. */
   onAddress: (heard: () => void) => () => void;
-  /** What kind of device this is, in a word or two. */
+  /** Returns what kind of device this is, in a word or two. */
   deviceKind: () => string;
   /** Puts the page on paper. */
   print: () => void;

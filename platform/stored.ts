@@ -31,7 +31,7 @@ export function setStorageNotice(next: StorageNotice | null): void {
   notify();
 }
 
-/** What stood under the key before versions were kept was written without a prefix. */
+/** Returns what stood under the key before versions were kept was written without a prefix. */
 function readText(key: string): string | null {
   const { storage } = platform();
   return storage.read(PREFIX + key) ?? storage.read(key);
@@ -125,7 +125,7 @@ export function useStored<T>(shape: StoredShape<T>): [T, (next: T) => void] {
   return [value, set];
 }
 
-/** What there is to say about the device's storage, and the way to have it not said again. */
+/** Returns what there is to say about the device's storage, and the way to have it not said again. */
 export function useStorageNotice(): [StorageNotice | null, () => void] {
   const said = useSyncExternalStore(
     subscribe,

@@ -21,7 +21,7 @@ afterAll(() => shop.stop());
 
 const inside = (): Record<string, string> => from(PHONE, cookie);
 
-/** What is written down, but for when devices were seen and who tried in vain. */
+/** Returns what is written down, but for when devices were seen and who tried in vain. */
 function recordOf({ connection }: Workshop): string {
   const tables = connection
     .prepare("SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite%' ORDER BY name")

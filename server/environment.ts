@@ -77,7 +77,7 @@ function lanFrom(env: Variables, port: number, another: boolean): Lan {
 }
 
 /**
- * What the environment says: PORT, HOST, HOST_NAMES (further names, with commas), DATA_DIR, COPY_TO; and for the network LAN_PORT,
+ * Returns what the environment says: PORT, HOST, HOST_NAMES (further names, with commas), DATA_DIR, COPY_TO; and for the network LAN_PORT,
  * PASS_PHRASE or PASS_PHRASE_FILE, TLS_CERT and TLS_KEY, PROXIES.
  * @param flags of the command: `--lan` lets the network in, `--new-pass-phrase` asks for another
  * @throws StartError naming the one that is not right

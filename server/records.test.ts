@@ -16,7 +16,7 @@ afterEach(() => shop.stop());
 
 const get = async <T>(path: string): Promise<T> => (await shop.send('GET', path)).json;
 const rigNamed = (name: string): RigRecord => rigs.find((rig) => rig.name === name)!;
-/** What is fitted on a rig, as a device sends it. */
+/** Returns what is fitted on a rig, as a device sends it. */
 const asSent = ({ setup }: RigRecord) => {
   const { rigId: _, assumed: __, revision: ___, ...facts } = setup;
   return facts;

@@ -6,7 +6,7 @@ type LongListProps<Item> = {
   /** Which list it is: one that was left is found where it stood, as long as nothing new stands at its head. */
   name: string;
   items: readonly Item[];
-  /** What makes an item itself, so that it keeps its height when others come before it. */
+  /** Returns what makes an item itself, so that it keeps its height when others come before it. */
   keyOf: (item: Item) => string;
   /** Draws an item; the same function from one drawing of the list to the next, or every line is drawn anew. */
   draw: (item: Item) => ReactElement;

@@ -12,7 +12,7 @@ import type { Question, Reply } from './protocol';
 const MOST_KEPT = 200;
 
 /**
- * What answers questions in the worker. What a judged bead says of its machine is worked out once and kept.
+ * Returns what answers questions in the worker. What a judged bead says of its machine is worked out once and kept.
  * @param validate reads a case
  */
 export function answering(validate: (input: unknown) => Validated<Case>): (question: Question) => Reply {

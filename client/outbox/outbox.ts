@@ -135,7 +135,7 @@ export async function markRejected(seq: number, refused: Rejection | null): Prom
   await written();
 }
 
-/** Whether a change is of a thing, or attaches something to it. */
+/** Returns whether a change is of a thing, or attaches something to it. */
 function isAbout({ of, fields }: Change, thing: string): boolean {
   const { beadId, weldId } = fields as { beadId?: unknown; weldId?: unknown };
   return of === thing || beadId === thing || weldId === thing;
@@ -157,7 +157,7 @@ export async function undoPending(changeId: string): Promise<boolean> {
   return isUnsent;
 }
 
-/** What waits now, as far as it was read. */
+/** Returns what waits now, as far as it was read. */
 export const pendingNow = (): readonly OutboxItem[] => waiting;
 
 /** Hears when what waits has changed, here or in another tab. */
@@ -174,7 +174,7 @@ export function onSentElsewhere(listener: (answer: Changed) => void): () => void
   return () => void sentListeners.delete(listener);
 }
 
-/** What waits, for a screen. */
+/** Returns what waits, for a screen. */
 export const useOutbox = (): readonly OutboxItem[] => useSyncExternalStore(subscribeToOutbox, pendingNow, pendingNow);
 
 /** Forgets what was read, as a new visit would. For tests. */

@@ -3,7 +3,7 @@ import type { Case } from '../case/schema';
 import { mixName } from '../case/gas-mix';
 
 /**
- * What stands in for what a case does not say and the figures rest on, in words: unknown is never passed off as known.
+ * Returns what stands in for what a case does not say and the figures rest on, in words: unknown is never passed off as known.
  * @param input the case
  * @param setup its surroundings, as they were completed
  * @returns "13 mm nozzle", "82 Ar / 18 CO2", "flat" …; empty where all of it was said, or where the wire is not known

@@ -173,7 +173,7 @@ function procedureOutOfReach(setup: WireSetup, input: Case, { moves, settings }:
   return why === null ? [] : [{ part: 'procedure', holds: true, text: why }];
 }
 
-/** Whether the bead is still to be run: nothing that only a bead shows is stated. */
+/** Returns whether the bead is still to be run: nothing that only a bead shows is stated. */
 const isToStart = ({ findings = {}, heard }: Case): boolean =>
   heard === undefined && Object.entries(findings).every(([id, state]) => state === 'unknown' || isCheckId(id));
 
@@ -255,11 +255,11 @@ export type StartAnswer = Start & BesideStart;
 /** A start whose figures wait until the rig is put right: `held` says what and why. */
 export type HeldStart = { settings: Settings; marks: Start['marks']; passes: Start['passes'] } & BesideStart;
 
-/** Whether a start has figures. */
+/** Returns whether a start has figures. */
 export const hasFigures = (start: StartAnswer | HeldStart): start is StartAnswer => start.held.length === 0;
 
 /**
- * What to start a job with, whatever was set before: a case without settings gets the figures that a correction proposes
+ * Returns what to start a job with, whatever was set before: a case without settings gets the figures that a correction proposes
  * where nothing is known, with the hand, the passes and the times that go with them.
  * @param input a valid case; figures and findings of a bead are not asked
  * @returns the start; without figures where the rig has to be put right first

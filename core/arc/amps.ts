@@ -26,7 +26,7 @@ export function ampsRead(setup: ArcSetup, settings: Settings): AmpsRead | null {
   return { ratio: currentA / expectedA, expectedA };
 }
 
-/** How far the laws of current may be off on this machine, as a share. */
+/** Returns how far the laws of current may be off on this machine, as a share. */
 export const currentLawOff = ({ machine: { sure } }: ArcSetup): number =>
   sure === null ? BURN_OFF.arcTerm.tolerance : sure.wireScaleSd;
 

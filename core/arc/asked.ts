@@ -57,7 +57,7 @@ const nothingOpen = (currentAskedA: number): Asked => ({
   ...{ currentAskedA, sprayLacks: null, otherWay: null, tooThickFromA: null, runsNowhere: false },
 });
 
-/** What a machine does not give of a spray; null where it gives all. */
+/** Returns what a machine does not give of a spray; null where it gives all. */
 function lacking(currentA: number, { wire, gas, most }: AskedOn): SprayLacks | null {
   const wireSpeedMPerMin = wireSpeedFromCurrent(currentA, wire, SPRAY_EXTENSION_MM);
   if (wireSpeedMPerMin > most.wireSpeedMPerMin) return { wireSpeedMPerMin };

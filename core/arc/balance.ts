@@ -81,7 +81,7 @@ export function currentInBalance(voltageV: number, wire: Wire, gas: GasMix): num
 }
 
 /**
- * How far {@link balanceVoltage} may be off, beside what the current is off: the tolerance of the offset by transfer.
+ * Returns how far {@link balanceVoltage} may be off, beside what the current is off: the tolerance of the offset by transfer.
  * @param currentA welding current in A
  * @param wire class and diameter
  * @param gas all four shares

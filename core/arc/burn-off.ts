@@ -2,7 +2,7 @@ import { BURN_OFF } from './coefficients';
 import { requireRange, type Wire } from './wire';
 
 /**
- * How fast a wire melts: `w = a I + b L I^2` (Lesnewich). The first term is heat from the arc,
+ * Returns how fast a wire melts: `w = a I + b L I^2` (Lesnewich). The first term is heat from the arc,
  * the second the current heating the wire between tip and arc.
  * @returns a in mm/s per A, b in mm/s per mm A^2
  * @throws RangeError for a wire of under 0.5 or over 2.4 mm

@@ -40,7 +40,7 @@ export function sourceGives(ratedA: number, ratedPct: number): number {
 export type MachineCeiling = { currentA: number; by: 'gun' | 'source' };
 
 /**
- * What the machine carries, whatever the plate wants.
+ * Returns what the machine carries, whatever the plate wants.
  * @param rig gun and source as recorded
  * @param gas a gun carries less in argon mixes
  */

@@ -4,7 +4,7 @@ import { gasSuits, grooveWanted, linerSuits, polarityWanted, rollSuits, tipSuits
 import { dutyAt, gunCarries } from './carries';
 import type { Wire } from './wire';
 
-/** What must match the wire, as the trade has it: each row a rule that a welder knows by heart. */
+/** Returns what must match the wire, as the trade has it: each row a rule that a welder knows by heart. */
 const wire = (wireClass: WireClass, diameterMm = 0.9): Wire => ({ class: wireClass, diameterMm });
 const STEEL = wire('solid-steel');
 const SOFT = wire('solid-aluminium', 1.2);

@@ -24,7 +24,7 @@ export function grooveWanted(wire: Wire): Groove {
   return wireMetal(wire.class) === 'aluminium' ? 'u' : 'v';
 }
 
-/** Whether a drive roll feeds a wire; what is not known of it is taken as right. */
+/** Returns whether a drive roll feeds a wire; what is not known of it is taken as right. */
 export function rollSuits(wire: Wire, { groove, sizeMm }: NonNullable<Parts['roll']>): boolean {
   return (
     (groove ?? grooveWanted(wire)) === grooveWanted(wire) && (sizeMm === undefined || same(sizeMm, wire.diameterMm))
@@ -38,13 +38,13 @@ export const tipWanted = (wire: Wire): number[] =>
 const SIZES = [0.6, 0.8, 0.9, 1.0, 1.2, 1.4, 1.6, 2.0];
 const nextSize = (mm: number): number => SIZES.find((size) => size > mm + SAME_MM) ?? mm + 0.4;
 
-/** Whether a contact tip is of the wire's size. */
+/** Returns whether a contact tip is of the wire's size. */
 export const tipSuits = (wire: Wire, sizeMm: number): boolean => tipWanted(wire).some((size) => same(size, sizeMm));
 
 /** How much wider than the wire a liner may be before the wire weaves in it, mm: liners are sold for two or three sizes of wire. */
 const LINER_OVER_MM = 0.45;
 
-/** Whether a liner lets a wire through without dragging or weaving: polymer for aluminium, steel for the rest. */
+/** Returns whether a liner lets a wire through without dragging or weaving: polymer for aluminium, steel for the rest. */
 export function linerSuits(wire: Wire, { kind, sizeMm }: NonNullable<Parts['liner']>): boolean {
   const soft = wireMetal(wire.class) === 'aluminium';
   if (kind !== undefined && kind !== 'polymer' && soft) return false;
@@ -53,7 +53,7 @@ export function linerSuits(wire: Wire, { kind, sizeMm }: NonNullable<Parts['line
   return sizeMm > wire.diameterMm - SAME_MM && sizeMm < wire.diameterMm + LINER_OVER_MM;
 }
 
-/** Whether a mix suits wire and metal, by the usual pairings. @param noGas whether none is fitted */
+/** Returns whether a mix suits wire and metal, by the usual pairings. @param noGas whether none is fitted */
 export function gasSuits({ wire, gas, usesGas }: Pick<ArcSetup, 'wire' | 'gas' | 'usesGas'>, noGas: boolean): boolean {
   if (wire === null) return true;
   if (noGas) return !usesGas;

@@ -35,7 +35,7 @@ export function isUnstableGas(wire: Wire, gas: GasMix): boolean {
 }
 
 /**
- * How far a wire is in spray, 0 to 1: a smooth step around the transition current.
+ * Returns how far a wire is in spray, 0 to 1: a smooth step around the transition current.
  * Above about 20 % CO2 the same current range gives globular transfer, see {@link transferMode}.
  * @param currentA welding current in A
  */
@@ -50,7 +50,7 @@ export function shareOfSpray(currentA: number, transitionA: number | null): numb
 }
 
 /**
- * How far a CO2-rich arc is globular, 0 to 1. A short arc can be held to about one and a half times
+ * Returns how far a CO2-rich arc is globular, 0 to 1. A short arc can be held to about one and a half times
  * the spray transition of argon-oxygen; past it the drops grow larger than the arc is long.
  * @param currentA welding current in A
  */
@@ -78,7 +78,7 @@ export function transferMode(currentA: number, wire: Wire, gas: GasMix): Transfe
 const WILD_EDGE = { inside: 0.035, width: 0.007 };
 
 /**
- * How far a current lies in the zone between short arc and spray, where drops are large and wild: 0 outside, 1 inside. Only solid steel
+ * Returns how far a current lies in the zone between short arc and spray, where drops are large and wild: 0 outside, 1 inside. Only solid steel
  * and stainless wire have one that matters.
  * @param currentA welding current in A
  */

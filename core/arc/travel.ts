@@ -33,7 +33,7 @@ export function legAtTravel(travelMmPerMin: number, legAtMetreMm: number): numbe
 /** Watch and rule agree within this, as a ratio of paces: a millimetre on a 6 mm leg is a third of the pace. */
 const AGREE_WITHIN = 1.35;
 
-/** Whether two paces cannot both be right. */
+/** Returns whether two paces cannot both be right. */
 export function pacesDisagree(a: number, b: number): boolean {
   return Math.max(a / b, b / a) > AGREE_WITHIN;
 }

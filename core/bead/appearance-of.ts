@@ -51,7 +51,7 @@ function overlay(bead: BeadAppearance, seen: Partial<BeadAppearance>, marked: Pa
 }
 
 /**
- * What a bead looks like: shaped by its settings through the arc model, then marked by what was seen on it.
+ * Returns what a bead looks like: shaped by its settings through the arc model, then marked by what was seen on it.
  * @param setup the surroundings
  * @param arc what the arc model says of these settings
  * @param settings the figures that were set

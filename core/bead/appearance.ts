@@ -74,7 +74,7 @@ export type Drawing =
   | { view: 'sound'; sound: SoundTrace }
   | { view: 'gun'; gun: Partial<GunAppearance> };
 
-/** What differs from a sound bead, lengths and shares to a hundredth: the short form in which a bead is kept. */
+/** Returns what differs from a sound bead, lengths and shares to a hundredth: the short form in which a bead is kept. */
 export function appearanceDifference(bead: BeadAppearance): Partial<BeadAppearance> {
   const rounded = Object.entries(bead).map(([key, value]) => [
     key,

@@ -61,7 +61,7 @@ function timesOf({ every }: Care, { since, arcMinutes, lives = [] }: CareKnown, 
 }
 
 /**
- * What is due on a machine: what was shown by beads before its time first, then by how much of its time is over.
+ * Returns what is due on a machine: what was shown by beads before its time first, then by how much of its time is over.
  * @param known what is known of each task; of one that is left out nothing is said
  * @param now ms since 1970
  */

@@ -3,7 +3,7 @@ import { STATED_IDS } from '../evidence/ids';
 import { number } from '../schema/parts';
 import { READINGS, SETTINGS, type ReadSetting } from '../setting/table';
 
-/** What one setting takes, from the table of settings. */
+/** Returns what one setting takes, from the table of settings. */
 const figure = (name: keyof typeof SETTINGS) => number(SETTINGS[name].minimum, SETTINGS[name].maximum);
 
 export const SETTINGS_SCHEMA = {

@@ -35,7 +35,7 @@ export const MACHINE_SCHEMA = {
 } as const satisfies JSONSchema;
 
 /**
- * What rig and coupon have taught before a bead, as plain data that can be read, exported and forgotten.
+ * Returns what rig and coupon have taught before a bead, as plain data that can be read, exported and forgotten.
  * @param cause what names a cause: one that is known, or any text for a record that may be older
  */
 export const experienceSchema = <const Cause extends JSONSchema>(cause: Cause) =>

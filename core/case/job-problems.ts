@@ -1,7 +1,7 @@
 import type { FieldProblem } from '../schema/problems';
 import type { Job } from './schema';
 
-/** What a schema cannot say of a job: the limits of its procedure stand upright. */
+/** Returns what a schema cannot say of a job: the limits of its procedure stand upright. */
 export function jobProblems({ procedure }: Job, at: string): FieldProblem[] {
   const { transfer: _, ...spans } = procedure ?? {};
   return Object.entries(spans).flatMap(([name, { low, high }]) =>

@@ -3,7 +3,7 @@ import { dialEnds, isMonotone, type Dial } from '../setting/dial';
 import { statedTotal } from './gas-mix';
 import type { Rig } from './schema';
 
-/** What a schema cannot say of a rig: the gas adds up, dials run one way, ranges stand upright. */
+/** Returns what a schema cannot say of a rig: the gas adds up, dials run one way, ranges stand upright. */
 export function rigProblems(rig: Rig, at: string): FieldProblem[] {
   const problems: FieldProblem[] = [];
   if (rig.gas) {
@@ -25,7 +25,7 @@ export function rigProblems(rig: Rig, at: string): FieldProblem[] {
   return problems;
 }
 
-/** What is wrong with the ends of a knob, and with the taps of a switch. */
+/** Returns what is wrong with the ends of a knob, and with the taps of a switch. */
 function endProblems(dial: Dial, at: string): FieldProblem[] {
   const { low = -Infinity, high = Infinity, points, scale, names } = dial;
   if (low >= high) return [{ field: `${at}.low`, takes: 'a beginning below its end' }];

@@ -21,7 +21,7 @@ function withoutFollowers(before: Settings, after: Settings): Settings {
   return { ...after, ...Object.fromEntries(followers.map((name) => [name, before[name]])) };
 }
 
-/** Whether a move turns a knob the way that made the bead worse, and about as far. */
+/** Returns whether a move turns a knob the way that made the bead worse, and about as far. */
 function repeats(move: Move, before: Settings, after: Settings): boolean {
   if (move.kind !== 'setting' || move.from === null) return false;
   const [from, to] = [before[move.setting], after[move.setting]];
@@ -30,7 +30,7 @@ function repeats(move: Move, before: Settings, after: Settings): boolean {
 }
 
 /**
- * What to try once a change was taken back that had made the bead worse: the first of what the correction holds that is
+ * Returns what to try once a change was taken back that had made the bead worse: the first of what the correction holds that is
  * not the same change again. What it would do now comes first, then the other way of the schools, then its other moves.
  * @param correction of the bead that the change was taken back to
  * @param before figures of that bead

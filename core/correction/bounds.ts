@@ -11,7 +11,7 @@ import { clamp } from '../quantity/clamp';
 
 const withinRange = (value: number, { low, high }: { low: number; high: number }): number => clamp(value, low, high);
 
-/** What the wire can be run at in this position. */
+/** Returns what the wire can be run at in this position. */
 function usableIn({ wire, pulse, ceiling }: WireSetup): WireWindow {
   const window = wireWindow(wire, pulse);
   return { ...window, highA: Math.min(window.highA, ceiling?.currentA ?? window.highA) };

@@ -54,7 +54,7 @@ export function findingsCarriedOver(findings: Findings, cured: readonly string[]
   );
 }
 
-/** How many times likelier than usual this coupon makes a cause, all its beads together. */
+/** Returns how many times likelier than usual this coupon makes a cause, all its beads together. */
 function timesLikelier(judged: Judged | undefined, usual: number, before: number): number {
   if (judged === undefined) return Math.min(1, odds(NOT_LISTED) / odds(usual));
   const { probability, prior } = judged;
@@ -63,7 +63,7 @@ function timesLikelier(judged: Judged | undefined, usual: number, before: number
 }
 
 /**
- * How many times likelier than usual each lasting cause is for the next bead, where that is worth keeping: what the beads
+ * Returns how many times likelier than usual each lasting cause is for the next bead, where that is worth keeping: what the beads
  * so far made of it, drawn towards the usual. What was cured is next to impossible. A fault that was seen and not cured is
  * left out, for the look itself is carried.
  * @param causes of the bead's answer
@@ -95,7 +95,7 @@ export function suspectsAfter(
 export type Leaves = { cured: CauseId[]; findings: Record<string, 'present'>; suspects: Suspect[] };
 
 /**
- * What a bead leaves once the moves decided on after it are made.
+ * Returns what a bead leaves once the moves decided on after it are made.
  * @param causes of its answer
  * @param bead its findings, and what the bead before it had left
  * @param moves that are made before the next

@@ -85,13 +85,13 @@ function wrongFirst(order: readonly MainSetting[], chance: (causes: readonly Cau
   return order.map((name, i) => (i === sooner ? first : i === later ? second : name));
 }
 
-/** Whether volts and wire are as likely to be the one that is wrong. */
+/** Returns whether volts and wire are as likely to be the one that is wrong. */
 function isEither(chance: (causes: readonly CauseId[]) => number): boolean {
   const [byVolts, byWire] = [chance(OF_VOLTS), chance(OF_WIRE)];
   return Math.abs(byVolts - byWire) <= EITHER.apart && Math.min(byVolts, byWire) >= EITHER.least;
 }
 
-/** Whether a target runs in another transfer than today's figures would in balance. */
+/** Returns whether a target runs in another transfer than today's figures would in balance. */
 function carriedOver({ setup }: Situation, from: Target, to: Target): 'to-spray' | 'to-short-arc' | null {
   if (setup.pulse) return null;
   const [was, is] = [from, to].map(({ wireSpeedMPerMin, stickOutMm }) =>
@@ -152,7 +152,7 @@ function seenFaults({ engine, input, diagnosis }: Work): CauseId[] {
 type Remedies = { moves: RemedyMove[]; numbersStay: boolean };
 
 /**
- * What comes before any number: a mismatch that the record itself shows, what a look showed, and the likeliest cause where
+ * Returns what comes before any number: a mismatch that the record itself shows, what a look showed, and the likeliest cause where
  * it is no knob.
  */
 function remediesOf(work: Work): Remedies {

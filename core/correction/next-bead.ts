@@ -33,7 +33,7 @@ const SELF_SHIELDED: NextBead = {
 };
 
 /**
- * How the next bead should look and sound at a transfer.
+ * Returns how the next bead should look and sound at a transfer.
  * @param transfer of the corrected settings; null where not known
  * @param wireClass self-shielded wire sounds otherwise than tubular wire under gas
  */

@@ -28,7 +28,7 @@ export function movesNow(correction: Correction, changes: 'one' | 'all'): Move[]
   return [...remedies, ...moves.filter((move) => move.kind === 'setting' && isIn(reset, move.setting))];
 }
 
-/** What to start with where figures are not known yet: the proposed value of each main setting that is missing. */
+/** Returns what to start with where figures are not known yet: the proposed value of each main setting that is missing. */
 export function startingSettings(today: Settings, correction: Correction): Settings {
   return Object.fromEntries(
     MAIN_SETTINGS.flatMap((name) => {

@@ -10,7 +10,7 @@ import type { Scenario } from './scenarios';
 import { NOTHING_WRONG, situation, STEADY } from './testing/situation';
 import { logistic } from '../chance/logistic';
 
-/** What lying so many units away costs: see the table of costs. */
+/** Returns what lying so many units away costs: see the table of costs. */
 const away = (off: number): number => 0.3 * (Math.sqrt(1 + off ** 2) - 1);
 
 /** The current of the steady settings, and a situation whose plate wants exactly that. */

@@ -29,7 +29,7 @@ const SIDES: [string, Case['findings']][] = [
 ];
 
 const started = new Map<Case, Settings>();
-/** What a job is started with. */
+/** Returns what a job is started with. */
 function soundOf(input: Case): Settings {
   const start = startAnswer(input);
   if (!hasFigures(start)) throw new Error('held back');

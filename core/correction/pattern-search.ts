@@ -2,7 +2,7 @@
 export type Point<Name extends string> = { [name in Name]: number };
 
 export type Search<Name extends string> = {
-  /** What is to be made small. */
+  /** Returns what is to be made small. */
   value: (point: Point<Name>) => number;
   /** Brings a point inside the bounds. */
   clamp: (point: Point<Name>) => Point<Name>;

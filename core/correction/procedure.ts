@@ -142,7 +142,7 @@ const outside = (value: number, { low, high }: Span, slack = ROUNDING): boolean 
 const AMPS_SLACK = 3;
 
 /**
- * What is to be said of a procedure: where today's figures leave it, where the bead wants what it does not allow, and
+ * Returns what is to be said of a procedure: where today's figures leave it, where the bead wants what it does not allow, and
  * the pace that keeps its heat input.
  * @param today as set, null where unknown
  * @param to what is proposed inside the procedure

@@ -33,7 +33,7 @@ function whose(high: number, name: 'voltageV' | 'wireSpeedMPerMin'): string {
 }
 
 /**
- * What is short of what is wanted: the position, the wire, or the machine by its wire drive or its volts.
+ * Returns what is short of what is wanted: the position, the wire, or the machine by its wire drive or its volts.
  * @param currentA what the corrected figures give
  * @param wantedA what is asked for of one pass
  */
@@ -86,7 +86,7 @@ function limitOf(
     : `${whose(speed.high, 'wireSpeedMPerMin')} ${corrected.wireSpeedMPerMin.toFixed(1)} m/min at most, which is ${Math.round(currentA)} A`;
 }
 
-/** What keeps heavy plate from the spray it would be given, in the machine's own figures. */
+/** Returns what keeps heavy plate from the spray it would be given, in the machine's own figures. */
 function sprayLacking({ sprayLacks: lacks, machine }: ArcSetup): string {
   if (lacks === null) return '';
   const wants =
@@ -104,7 +104,7 @@ function coldAt({ setup, today }: Situation, showsCold: boolean, currentA: numbe
 }
 
 /**
- * What the machine, the wire, the position or the plate does not allow, and what then: which of them is the limit, and
+ * Returns what the machine, the wire, the position or the plate does not allow, and what then: which of them is the limit, and
  * how many passes take its place.
  * @param bounds what can be set
  * @param corrected the best that can be set
@@ -114,7 +114,7 @@ export function outOfReach(situation: Situation, bounds: Bounds, corrected: Targ
   return [...tooThickDownhill(situation.setup), ...shortOf(situation, bounds, corrected, showsCold)];
 }
 
-/** What no current makes good: downhill the puddle runs ahead of the arc on plate that it should dig into. */
+/** Returns what no current makes good: downhill the puddle runs ahead of the arc on plate that it should dig into. */
 function tooThickDownhill({ position, thinnestMm }: ArcSetup): string[] {
   const upTo = OUT_OF_POSITION.downUpToMm;
   if (position !== 'vertical-down' || thinnestMm === null || thinnestMm <= upTo) return [];
@@ -127,7 +127,7 @@ function tooThickDownhill({ position, thinnestMm }: ArcSetup): string[] {
 const BEVEL_FROM_MM = 6;
 const PREHEAT_FROM_MM = 12;
 
-/** What makes up for amps that are not to be had, on this plate. */
+/** Returns what makes up for amps that are not to be had, on this plate. */
 function slower({ thinnestMm, joint, position }: ArcSetup): string {
   const thin = thinnestMm ?? 0;
   return [

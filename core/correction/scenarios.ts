@@ -35,7 +35,7 @@ export function probabilityOf(diagnosis: Diagnosis, ...causes: CauseId[]): numbe
 }
 
 /**
- * How far the truth lies from the measured residual when it is known to lie about `mean` or beyond: the product of two
+ * Returns how far the truth lies from the measured residual when it is known to lie about `mean` or beyond: the product of two
  * normal curves, so the bead is believed by as much as the figure may be wrong. A figure that says as much itself is
  * believed as it stands.
  */
@@ -47,7 +47,7 @@ function shift(measured: Residual | undefined, mean: number): number {
   return truth - measured.value;
 }
 
-/** How far the truth lies from the measured residual when it is known to lie in a window of this half-width about 0. */
+/** Returns how far the truth lies from the measured residual when it is known to lie in a window of this half-width about 0. */
 function shiftInto(measured: Residual | undefined, window: number): number {
   if (measured === undefined) return 0;
   const inside = clamp(measured.value, -window, window);
@@ -85,7 +85,7 @@ export function actedOn(chance: number): number {
 }
 
 /**
- * What to act on: one move is to cure, so the likelier branch counts for more than its share, and at even chances a move
+ * Returns what to act on: one move is to cure, so the likelier branch counts for more than its share, and at even chances a move
  * is made. Without a gate: the square of the odds moves smoothly from nothing to all.
  */
 function sharpened(all: readonly Branch[]): Branch[] {
@@ -109,7 +109,7 @@ function turnedOn(diagnosis: Diagnosis, side: Branch['side'], school: Turned | n
 }
 
 /**
- * How far low volts and their wire belong to two different arcs, 0 to 1: the wire is a spray's, the plate wants a short arc.
+ * Returns how far low volts and their wire belong to two different arcs, 0 to 1: the wire is a spray's, the plate wants a short arc.
  * Then neither figure is right, and volts to suit the wire would carry the welder over into a transfer not meant.
  */
 function ofTwoArcs({ setup, arc }: Diagnosis): number {

@@ -14,7 +14,7 @@ export type Work = { engine: Engine; input: Case; diagnosis: Diagnosis };
 export const ACT_ABOVE = 0.3;
 
 /**
- * What the risk of a target depends on in a case, or null where the wire is not known.
+ * Returns what the risk of a target depends on in a case, or null where the wire is not known.
  * @param turned what is turned for balance; null takes the likelier of the pair
  * @param anew what a remedy has set anew: today's figure of it does not count
  */
@@ -83,7 +83,7 @@ export function freeSettings(
   });
 }
 
-/** What the school of the welder turns for balance; null turns what the heat of the plate speaks for. */
+/** Returns what the school of the welder turns for balance; null turns what the heat of the plate speaks for. */
 export function turnedBySchool(input: Case): Turned | null {
   const school = input.preferences?.imbalance ?? 'by-heat';
   return school === 'by-heat' ? null : school;

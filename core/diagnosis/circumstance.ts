@@ -12,7 +12,7 @@ const among = (list: readonly string[] | undefined, value: string | undefined): 
   list === undefined || (value !== undefined && list.includes(value));
 
 /**
- * Whether a case matches a circumstance. Unknown never matches: what is missing is not assumed.
+ * Returns whether a case matches a circumstance. Unknown never matches: what is missing is not assumed.
  * @param when named fields must all match, a list means any of
  */
 export function matches(
@@ -44,7 +44,7 @@ export function matches(
   );
 }
 
-/** What a circumstance is about, as an evidence id: the field of the case it looks at. */
+/** Returns what a circumstance is about, as an evidence id: the field of the case it looks at. */
 function evidenceOf(when: Circumstance): FieldEvidence {
   if (when.surface) return 'job:surface';
   if (when.draught) return 'job:draught';
@@ -57,7 +57,7 @@ function evidenceOf(when: Circumstance): FieldEvidence {
   return 'rig:wire';
 }
 
-/** What causes bring out in these circumstances alone, by finding: the column of the cause and how strongly. */
+/** Returns what causes bring out in these circumstances alone, by finding: the column of the cause and how strongly. */
 function linksHere(engine: Engine, input: Case, setup: ArcSetup): Map<string, (readonly [number, number])[]> {
   const strengths = new Map<string, (readonly [number, number])[]>();
   engine.causes.forEach(({ linksWhen = [] }, column) => {
@@ -93,7 +93,7 @@ export function inCircumstances(engine: Engine, input: Case, setup: ArcSetup): E
   return { ...engine, nodes, nodeById: new Map(nodes.map((node) => [node.id, node])) };
 }
 
-/** What the beads before on this plate say of a cause. @param times how many times likelier they make it, as odds */
+/** Returns what the beads before on this plate say of a cause. @param times how many times likelier they make it, as odds */
 function fromBeads(times: number): PriorEvidence {
   const because =
     times > 1 ? 'the beads before on this plate point to it' : 'the beads before on this plate speak against it';

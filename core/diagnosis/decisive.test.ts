@@ -35,7 +35,7 @@ const ONE_OF_EACH = CASES.filter(
 /** Beads of all kinds. */
 const SOME = CASES.filter((_, i) => i % 25 === 3);
 
-/** Whether another check of its own, or a figure that was measured, has shown a cause as well. */
+/** Returns whether another check of its own, or a figure that was measured, has shown a cause as well. */
 const isSure = ({ because }: CauseVerdict, { findings = {} }: Case): boolean =>
   because.some(
     ({ evidence, weight }) =>

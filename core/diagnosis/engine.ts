@@ -168,7 +168,7 @@ export function columnOf(engine: Engine, cause: string): number {
   return column;
 }
 
-/** What is known of a cause. @throws RangeError for an id that the knowledge does not hold */
+/** Returns what is known of a cause. @throws RangeError for an id that the knowledge does not hold */
 export function causeOf(engine: Engine, cause: CauseId): Cause {
   return engine.causes[columnOf(engine, cause)];
 }

@@ -13,7 +13,7 @@ const QUICK_MINUTES = 1;
 const ALL_MINUTES = 6;
 
 /**
- * What is worth a look before the first bead of a coupon is run, the likeliest fault for the least time first: parts and
+ * Returns what is worth a look before the first bead of a coupon is run, the likeliest fault for the least time first: parts and
  * plate are not put right by any knob, and a bead run over a clogged nozzle is a bead lost. Empty once anything that a bead
  * shows is stated. A look that was made stays in the list, so that it can be seen what is left.
  */

@@ -17,7 +17,7 @@ export function balancedOn({ wire, machine }: ArcSetup, { settings = {} }: Pick<
 }
 
 /**
- * What a recording speaks of, as graded evidence. Only of the short arc with solid wire is known how it counts out. What the welder
+ * Returns what a recording speaks of, as graded evidence. Only of the short arc with solid wire is known how it counts out. What the welder
  * has stated of a sound stands: there the recording is silent.
  */
 export function gradedByEar(engine: Engine, input: Case, setup: ArcSetup, { transfer }: ArcReading): Graded[] {
@@ -31,7 +31,7 @@ export function gradedByEar(engine: Engine, input: Case, setup: ArcSetup, { tran
   });
 }
 
-/** Whether anything is known of how such an arc should count out. */
+/** Returns whether anything is known of how such an arc should count out. */
 function speaksOf(setup: ArcSetup, transfer: ArcReading['transfer']): boolean {
   const known = withWire(setup);
   if (setup.pulse || (known !== null && isSheathed(known.wire.class))) return false;
@@ -41,7 +41,7 @@ function speaksOf(setup: ArcSetup, transfer: ArcReading['transfer']): boolean {
 /** A rate as it is said: to the nearest five, to the nearest one under twenty. */
 const counted = (perS: number): number => (perS < 20 ? Math.round(perS) : 5 * Math.round(perS / 5));
 
-/** What of a recording speaks, in words. */
+/** Returns what of a recording speaks, in words. */
 export function heardBecause(
   id: HeardId,
   { clicksPerS, unevenness, gapShare, trend }: Heard,

@@ -21,7 +21,7 @@ function lower({ knowledge: { findings, checks } }: Engine, id: StatedId): strin
 }
 
 /**
- * How much rarer "good one present" and "trouble present" are together than apart, over all causes at their
+ * Returns how much rarer "good one present" and "trouble present" are together than apart, over all causes at their
  * priors: (Q_g - Q_fg) / ((1 - Q_f) Q_g), where Q is the chance that nothing brings trouble out.
  * @returns 1 where they know nothing of each other, 0 where they never come together
  */
@@ -153,7 +153,7 @@ export type Weighed = {
   chance: (...causes: string[]) => number;
 };
 
-/** What does not add up in a case, said instead of averaged away. */
+/** Returns what does not add up in a case, said instead of averaged away. */
 export function notesOn(engine: Engine, weighed: Weighed): Note[] {
   const { observed, seen, clear, lead, residuals, amps, sets, priors, chance } = weighed;
   return [

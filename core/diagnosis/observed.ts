@@ -42,7 +42,7 @@ export const EYE = { overlooks: 0.1, imagines: 0.01 };
 const TRUSTED = 1 - EYE.overlooks - EYE.imagines;
 
 /**
- * How much of a link's strength the answer "not there" speaks with. A check is made on purpose and answered by one of two sentences,
+ * Returns how much of a link's strength the answer "not there" speaks with. A check is made on purpose and answered by one of two sentences,
  * so nothing of it is overlooked: what it misses is in its strength already.
  */
 export function absentStrength({ isCheck }: Pick<NetworkNode, 'isCheck'>, strength: number): number {

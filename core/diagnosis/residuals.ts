@@ -49,7 +49,7 @@ function readingOf(input: Case, setting: ReadSetting): Reading {
 }
 
 /**
- * How far a figure that was read off a knob may be off, by the pairs that the knob was taken down with; null where it was
+ * Returns how far a figure that was read off a knob may be off, by the pairs that the knob was taken down with; null where it was
  * got otherwise, or nobody knows how the pairs were.
  */
 function offTheKnob({ rig, settings, readings }: Case, name: FigureDial): number | null {
@@ -98,7 +98,7 @@ function rigResiduals(setup: ArcSetup, input: Case): Residuals {
 /** Where a regulator no longer holds the flow, and from where on there is plenty: bar, or kg of liquid CO2. Source: trade practice. */
 const NEARLY_EMPTY = { pressureBar: { plenty: 15, unit: 3.5 }, contentKg: { plenty: 1.5, unit: 0.35 } };
 
-/** How near to empty a cylinder was said to be: 0 with plenty in it, 4 with next to nothing. It may be days old. */
+/** Returns how near to empty a cylinder was said to be: 0 with plenty in it, 4 with next to nothing. It may be days old. */
 function cylinderResidual({ rig = {} }: Case): Residual | null {
   const { cylinder } = rig;
   const name = cylinder?.kind === 'liquid-co2' ? 'contentKg' : 'pressureBar';
@@ -153,7 +153,7 @@ export const HEAT_UNIT = 0.18;
 export const HEAT_WINDOW = Math.log(1.25) / HEAT_UNIT;
 
 /**
- * How far a heat lies outside its window, 0 inside. A plate that wants a current in the wild zone under spray is as well
+ * Returns how far a heat lies outside its window, 0 inside. A plate that wants a current in the wild zone under spray is as well
  * served by the quiet one that is asked for, so the window reaches over both.
  * @param currentA welding current
  */
@@ -188,7 +188,7 @@ function heatOfPair(setup: ArcSetup, { voltageV }: Settings, currentA: number): 
 }
 
 /**
- * What the volts and the heat are judged by: the arc as it would be with the stick-out brought into its window, so that
+ * Returns what the volts and the heat are judged by: the arc as it would be with the stick-out brought into its window, so that
  * a tip too far off is one fault and not three.
  */
 function atUsualStickOut(setup: ArcSetup, settings: Settings, reading: ArcReading): ArcReading {
@@ -211,7 +211,7 @@ const BORE_OFF = 0.2;
 const NEAR_WANTED = 0.95;
 
 /**
- * How far a flow lies outside its window, 0 inside; one unit is a quarter of the limit. Thin cover counts from as far over
+ * Returns how far a flow lies outside its window, 0 inside; one unit is a quarter of the limit. Thin cover counts from as far over
  * the lower limit as that may be off.
  */
 function flowResidual(flow: number, { low, wanted, high }: FlowWindow): number {
@@ -312,7 +312,7 @@ export function ampsResidual(input: Case, setup: ArcSetup, read: AmpsRead | null
 }
 
 /**
- * How strongly a figure speaks for a cause: log of the ratio of two equal normal curves, one about `at`
+ * Returns how strongly a figure speaks for a cause: log of the ratio of two equal normal curves, one about `at`
  * (the cause holds), one about `otherwise`. Straight in the residual, so a worse figure never speaks less.
  * @returns natural log, bounded by {@link MOST_WEIGHT}
  */

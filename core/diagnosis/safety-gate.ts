@@ -18,7 +18,7 @@ export type OpenStop = { id: string; of: { concern: Concern } | { coat: Coat }; 
 /** What stands between a job and its figures; nothing stands there when both lists are empty. */
 export type SafetyGate = { asks: SafetyQuestion[]; stops: OpenStop[] };
 
-/** What the title of a job names, as it is said beside a question. */
+/** Returns what the title of a job names, as it is said beside a question. */
 const named = ({ words, of }: NamedHazard): string => `"${words}" in the title: ${of}.`;
 
 /**
@@ -56,7 +56,7 @@ function withCoatsOfTitle<Input extends Pick<Case, 'job'>>(input: Input): Input 
   return missing.length === 0 ? input : { ...input, job: { ...job, surface: [...surface, ...missing] } };
 }
 
-/** Whether what a caution is about was dealt with: made safe, or the coat stripped. */
+/** Returns whether what a caution is about was dealt with: made safe, or the coat stripped. */
 export function isDealtWith({ concern, coat }: Pick<Caution, 'concern' | 'coat'>, job: Job = {}): boolean {
   return (
     (concern !== undefined && (job.madeSafe ?? []).includes(concern)) ||
@@ -65,7 +65,7 @@ export function isDealtWith({ concern, coat }: Pick<Caution, 'concern' | 'coat'>
 }
 
 /**
- * What has to be said, and done, before figures are given for a job. A yes stands until it is said to be made safe; both
+ * Returns what has to be said, and done, before figures are given for a job. A yes stands until it is said to be made safe; both
  * stay with the job, and the next job is asked anew. Of what a bead showed (a crack, white powder) nothing stands here:
  * that is a stop of its own.
  * @param known every caution there is

@@ -56,7 +56,7 @@ function explainAlone({ odds, strengths, touches }: NearCause, into: Float64Arra
   spread(0, 0, odds);
 }
 
-/** How many states of explained findings a group of causes reaches. */
+/** Returns how many states of explained findings a group of causes reaches. */
 const reach = (group: readonly NearCause[]): number => 1 << (Math.max(-1, ...group.flatMap((c) => c.touches)) + 1);
 
 /**

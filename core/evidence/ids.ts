@@ -243,9 +243,9 @@ const stated = new Set<string>(STATED_IDS);
 const checks = new Set<string>(CHECK_IDS);
 const causes = new Set<string>(CAUSE_IDS);
 
-/** Whether a text is the id of a finding or check. */
+/** Returns whether a text is the id of a finding or check. */
 export const isStatedId = (id: string): id is StatedId => stated.has(id);
-/** Whether a text is the id of a check. */
+/** Returns whether a text is the id of a check. */
 export const isCheckId = (id: string): id is CheckId => checks.has(id);
-/** Whether a text is the id of a cause. */
+/** Returns whether a text is the id of a cause. */
 export const isCauseId = (id: string): id is CauseId => causes.has(id);

@@ -40,7 +40,7 @@ export function settingCells(
   return Object.fromEntries(cells);
 }
 
-/** What a job and what was fitted say, the same in every file. */
+/** Returns what a job and what was fitted say, the same in every file. */
 export function jobCells(job: Job, rig: SetupFacts['rig'] | undefined, units: UnitSystem, decimal: Decimal): Cells {
   const length = unitOf('length', units);
   return {
@@ -66,7 +66,7 @@ export function sizeCells(sizes: readonly Sized[], units: UnitSystem, decimal: D
   );
 }
 
-/** What was heard in a recording of a bead; empty where none was made. */
+/** Returns what was heard in a recording of a bead; empty where none was made. */
 const heardCells = (heard: Bead['heard'], decimal: Decimal): Cells => ({
   'clicks a second': heard === undefined ? '' : numberIn(heard.clicksPerS, decimal),
   'unevenness of the clicks': heard === undefined ? '' : numberIn(heard.unevenness, decimal),

@@ -45,7 +45,7 @@ const MOST_LINES = 5000;
 export const MOST_COLUMNS = 100;
 const isSetting = (field: ListField): field is SettingName => field in SETTINGS;
 
-/** What each field is called for whoever names the columns. */
+/** Returns what each field is called for whoever names the columns. */
 export function fieldName(field: ListField): string {
   return isSetting(field) ? SETTINGS[field].name : NAMES[field];
 }
@@ -90,7 +90,7 @@ const CALLED: readonly (readonly [ListField, RegExp])[] = [
   ['note', /^(notes?|remarks?|comments?)$/],
 ];
 
-/** What the heads of a list say of its columns; null where one says nothing that is known. */
+/** Returns what the heads of a list say of its columns; null where one says nothing that is known. */
 export function guessColumns(heads: readonly string[]): ListColumn[] {
   const taken = new Set<ListField>();
   return heads.map((head) => {
@@ -208,7 +208,7 @@ function take(line: Line, text: string, { field, unit }: ListColumn, { decimal, 
   return takeFigure(line, text, field, unit, decimal);
 }
 
-/** What the lexicon knows becomes a finding; what it does not stays in the note, so that nothing is lost. */
+/** Returns what the lexicon knows becomes a finding; what it does not stays in the note, so that nothing is lost. */
 function takeFindings({ bead }: Line, text: string, state: 'present' | 'absent'): null {
   const unknown: string[] = [];
   // Names may have commas in them: what is no name as a whole may be several.

@@ -30,7 +30,7 @@ const KINDS = HAZARD_WORDS.map((kind) => ({ ...kind, found: anyOf(kind.words) })
 const HARMLESS = new RegExp(anyOf(HARMLESS_COMPOUNDS.join(', ')).source, 'gu');
 
 /**
- * What the title of a job warns of. It is read by words and by nothing else: what it does not name is asked.
+ * Returns what the title of a job warns of. It is read by words and by nothing else: what it does not name is asked.
  * @param title as typed; 200 letters at most are read
  * @returns each hazard with the words that name it, in the order of the lexicon; nothing for a title that names none
  */
@@ -43,7 +43,7 @@ export function hazardsOfTitle(title: string): NamedHazard[] {
 }
 
 /**
- * What stays ruled out once a job is called something else: what its new title names for the first time is asked again.
+ * Returns what stays ruled out once a job is called something else: what its new title names for the first time is asked again.
  * @param ruledOut what was asked and is not so
  */
 export function stillRuledOut(before: string, after: string, ruledOut: readonly Concern[]): Concern[] {

@@ -50,5 +50,5 @@ export function whereItBurns(envelope: Envelope): Span[] {
   return spans.filter(({ from, to }) => to - from >= SHORTEST_S);
 }
 
-/** How long some stretches are together, s. */
+/** Returns how long some stretches are together, s. */
 export const lengthOf = (spans: readonly Span[]): number => spans.reduce((sum, { from, to }) => sum + to - from, 0);

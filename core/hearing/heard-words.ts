@@ -33,11 +33,11 @@ const TITLES: Record<ReturnType<typeof heardMost>, string> = {
 export const rateWords = ({ clicksPerS, clicksPerSOff }: Pick<Heard, 'clicksPerS' | 'clicksPerSOff'>): string =>
   `${Math.round(clicksPerS)} a second, ± ${Math.max(1, Math.round(clicksPerSOff))}`;
 
-/** How even the clicks come, in words. */
+/** Returns how even the clicks come, in words. */
 export const evennessWords = ({ unevenness }: Pick<Heard, 'unevenness'>): string =>
   `${unevenness < 0.45 ? 'even' : unevenness < 0.65 ? 'rather uneven' : unevenness < 1.1 ? 'uneven' : 'very uneven'} (${unevenness.toFixed(2)})`;
 
-/** Whether the clicks thin out along the run; within what it may be off by it is as dense. */
+/** Returns whether the clicks thin out along the run; within what it may be off by it is as dense. */
 export function trendWords({ trend, trendOff }: Pick<Heard, 'trend' | 'trendOff'>): string {
   if (Math.abs(trend) < Math.max(0.1, trendOff)) return 'as dense all along';
   return `${Math.abs(Math.round(100 * trend))} % ${trend < 0 ? 'thinner' : 'denser'} at the end`;
@@ -47,11 +47,11 @@ export function trendWords({ trend, trendOff }: Pick<Heard, 'trend' | 'trendOff'
 export const gapWords = ({ gapShare }: Pick<Heard, 'gapShare'>): string =>
   gapShare < 0.01 ? 'none' : `${Math.round(100 * gapShare)} % of the time`;
 
-/** What was heard in a line. */
+/** Returns what was heard in a line. */
 export const heardLine = (heard: Heard): string =>
   `${Math.round(heard.clicksPerS)} clicks a second, ${evennessWords(heard)}`;
 
-/** What a recording sounds like, in a title and a sentence. @param balanced clicks a second in balance on this wire; null where not known */
+/** Returns what a recording sounds like, in a title and a sentence. @param balanced clicks a second in balance on this wire; null where not known */
 export function heardWords(heard: Heard, balanced: number | null): { title: string; text: string } {
   const title = TITLES[heardMost(heardWeights(heard, balanced))];
   const beside =

@@ -40,7 +40,7 @@ export function marksOf({ values, hopS }: Envelope, onsets: readonly Onset[], sp
 }
 
 /**
- * Whether pulses come as a voice or a machine gives them: one as the other while a syllable lasts, and then a pause; or one as the
+ * Returns whether pulses come as a voice or a machine gives them: one as the other while a syllable lasts, and then a pause; or one as the
  * other all along. An even arc has many that are alike too, but no pauses. Of few clicks more are alike by chance.
  */
 function isVoiceOrMachine({ regular }: Marks, { clicksPerS, unevenness }: Rhythm, seconds: number): boolean {

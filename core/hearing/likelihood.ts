@@ -88,7 +88,7 @@ function fadesWeight({ trend, trendOff }: Pick<Heard, 'trend' | 'trendOff'>): nu
 }
 
 /**
- * What a recording speaks for, sound by sound: ln P(figures | it sounds so) / P(figures | steady crackle).
+ * Returns what a recording speaks for, sound by sound: ln P(figures | it sounds so) / P(figures | steady crackle).
  * @param balanced clicks a second that an arc in balance would have on this wire; null where that is not known
  */
 export function heardWeights(
@@ -119,7 +119,7 @@ export function heardWeights(
   };
 }
 
-/** What a recording sounds like most: where nothing speaks against a steady crackle, that. */
+/** Returns what a recording sounds like most: where nothing speaks against a steady crackle, that. */
 export function heardMost(weights: HeardWeights): 'sound-crisp' | TroubleSound {
   const { 'bead-fades': _, ...sounds } = weights;
   const [most] = (Object.entries(sounds) as [TroubleSound, number][]).sort((a, b) => b[1] - a[1]);

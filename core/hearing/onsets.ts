@@ -31,7 +31,7 @@ const SHARE = 0.35;
 /** Under this share of the loud clicks of the whole it is one of the noise, where nothing is loud around it. */
 const LEAST_SHARE = 0.2;
 
-/** How much louder each moment is than the loudest just before it. */
+/** Returns how much louder each moment is than the loudest just before it. */
 function risesOf({ values, hopS }: Envelope): Float32Array {
   const [near, far] = BEFORE_S.map((late) => Math.round(late / hopS));
   return values.map((value, i) => {
@@ -43,7 +43,7 @@ function risesOf({ values, hopS }: Envelope): Float32Array {
 
 type Peak = { i: number; rise: number };
 
-/** What rises over the noise; of what is nearer than a short is long, the loudest. */
+/** Returns what rises over the noise; of what is nearer than a short is long, the loudest. */
 function peaksOf(rises: Float32Array, over: number, apart: number): Peak[] {
   const peaks: Peak[] = [];
   for (let i = 1; i < rises.length - 1; i++) {

@@ -24,7 +24,7 @@ const GAP_S = 0.05;
 const PIECE_S = 0.5;
 const FEWEST_PIECES = 4;
 
-/** How many clicks each whole piece of some stretches holds. */
+/** Returns how many clicks each whole piece of some stretches holds. */
 export function countsOf(onsets: readonly Onset[], spans: readonly Span[], pieceS: number): number[] {
   const counts: number[] = [];
   for (const { from, to } of spans)

@@ -69,7 +69,7 @@ function computedOf({ job, measured }: ToJudge): Computed {
 
 type Held = Omit<JudgedLine, 'name' | 'over'> & { over?: boolean };
 
-/** What passes no level. */
+/** Returns what passes no level. */
 function gravest({ crackMm, unfusedMm }: Measured): Held[] {
   return [
     ...(crackMm === undefined

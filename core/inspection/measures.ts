@@ -140,6 +140,6 @@ export const MEASURES: readonly Measure[] = [
 /** What was measured; what nobody measured is left out. */
 export type Measured = { [id in MeasureId]?: number };
 
-/** What can be measured of a weld in a joint. */
+/** Returns what can be measured of a weld in a joint. */
 export const measuresFor = (joint: Joint | undefined): Measure[] =>
   MEASURES.filter(({ form }) => form === null || form === weldForm(joint));

@@ -1,7 +1,7 @@
 import type { FieldProblem } from '../schema/problems';
 import type { Measured } from './measures';
 
-/** What a schema cannot say of an inspection: figures that are each possible, but not together. */
+/** Returns what a schema cannot say of an inspection: figures that are each possible, but not together. */
 export function inspectionProblems({ measured }: { measured: Measured }): FieldProblem[] {
   const { lengthMm, crackMm = 0, unfusedMm = 0, badLengthMm = 0, poreCount, poreLargestMm } = measured;
   const long = (field: string, value: number): FieldProblem[] =>

@@ -85,7 +85,7 @@ export function answersOf(id: StatedId): readonly StatedAnswer[] {
 }
 
 /**
- * What is stated of a finding or check: of a check what was seen, "Nozzle: spatter in it, or holes shut"; of a finding its name.
+ * Returns what is stated of a finding or check: of a check what was seen, "Nozzle: spatter in it, or holes shut"; of a finding its name.
  * @throws RangeError for an unknown id
  */
 export function statedWords(id: StatedId, state: 'present' | 'absent' | 'unknown'): string {

@@ -2,7 +2,7 @@ import { STATED_IDS } from '../evidence/ids';
 import { meanOf } from '.';
 import type { Cause, Check, Knowledge } from './shapes/types';
 
-/** What a cause would bring out and which figures tell of it, for comparing two causes. */
+/** Returns what a cause would bring out and which figures tell of it, for comparing two causes. */
 function signature(cause: Cause): string {
   const links = cause.links.map(([id, strength]) => `${id}:${meanOf(strength)}`).sort();
   const figures = (cause.figures ?? []).map(({ residual, at }) => `${residual}:${at}`).sort();

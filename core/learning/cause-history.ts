@@ -74,7 +74,7 @@ function confirmedAt(bead: HistoryBead, all: readonly HistoryBead[]): { cause: s
 }
 
 /**
- * How often each cause that comes back was confirmed by its cure on a rig, of how many bad beads: what raises its prior
+ * Returns how often each cause that comes back was confirmed by its cure on a rig, of how many bad beads: what raises its prior
  * there. Older beads count less, half after {@link HALF_LIFE_DAYS}; fitting another wire, gas, liner or nozzle,
  * or a new one of the same, ends what sat in the old one.
  * @param beads of the rig, in any order

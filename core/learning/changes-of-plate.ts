@@ -7,7 +7,7 @@ export type JudgedChange = { before: Settings; after: Settings; outcome: Exclude
 type Run = Pick<Bead, 'setupId' | 'settings' | 'outcome' | 'cured'>;
 
 /**
- * What was changed from bead to bead of a coupon, and how that was judged: figures alone, with the same things fitted and
+ * Returns what was changed from bead to bead of a coupon, and how that was judged: figures alone, with the same things fitted and
  * nothing cured between the two. What came before a sound bead was answered by it.
  * @param beads of the coupon, in the order they were run
  * @param setupId of what is fitted now

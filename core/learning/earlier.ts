@@ -21,7 +21,7 @@ function asRun(beads: readonly EarlierBead[]): Run[] {
   });
 }
 
-/** What a figure outside the arc model says: nothing. */
+/** Returns what a figure outside the arc model says: nothing. */
 function orNothing<T>(of: () => T, nothing: T): T {
   try {
     return of();
@@ -37,7 +37,7 @@ type Known = { evidence: (number[] | null)[]; suspects: Suspect[]; carried: NonN
 /** One moment of all, for beads that say none: none of them has faded, and they keep their order by their numbers. */
 const AT_ONCE = '2000-01-01T00:00:00.000Z';
 
-/** What is known before a bead, as its case takes it. @param before the beads run before it */
+/** Returns what is known before a bead, as its case takes it. @param before the beads run before it */
 function experienceAt(bead: Case, { evidence, suspects }: Known, before: readonly Run[]): Experience {
   const { experience = {}, rig = {} } = bead;
   const machine = experience.machine ?? machineFor({ belief: null, runOutScale: null }, evidence);

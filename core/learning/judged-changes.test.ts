@@ -18,7 +18,7 @@ const change = (after: Settings, outcome: JudgedChange['outcome'], before = FIGU
   after: { ...FIGURES, ...after },
   outcome,
 });
-/** How many times likelier each cause is made. */
+/** Returns how many times likelier each cause is made. */
 const times = (changes: readonly JudgedChange[], now: Settings = FIGURES): Record<string, number> =>
   Object.fromEntries(suspectsOfChanges(plate(now), changes).map((one) => [one.cause, one.times]));
 

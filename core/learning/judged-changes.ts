@@ -56,7 +56,7 @@ function placesOf(input: Case, setup: ArcSetup, settings: Settings): Places {
 }
 
 /**
- * What judged changes of figures say of the causes that figures can lie on the side of. Volts turned up and a bead that
+ * Returns what judged changes of figures say of the causes that figures can lie on the side of. Volts turned up and a bead that
  * came out worse: the volts were hardly too low, neither then nor at any figure that is no lower.
  * @param input the case of the bead that is next, with the figures it is to be run at
  * @param changes from one bead of the plate to the next, with nothing else done between them

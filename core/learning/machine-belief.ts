@@ -76,7 +76,7 @@ const SIDES = {
 
 const SOUND: Shown = { under: 0, fine: 1, over: 0 };
 
-/** What a bad bead shows of balance and heat, its volts and wire left out so that only the bead speaks. */
+/** Returns what a bad bead shows of balance and heat, its volts and wire left out so that only the bead speaks. */
 function shownBy(engine: Engine, input: Case): Record<keyof typeof SIDES, Shown> {
   const { voltageV: _, wireSpeedMPerMin: __, ...settings } = input.settings ?? {};
   // What the rig has taught is left out too: else it would be taught by itself.
@@ -101,7 +101,7 @@ function likelihood({ under, fine, over }: Shown, off: number, within: number, e
   return under * below + over * above + fine * Math.max(0, 1 - below - above);
 }
 
-/** How far off balance, in half-widths, and off the wanted heat, as a log, a bead lies on a machine. */
+/** Returns how far off balance, in half-widths, and off the wanted heat, as a log, a bead lies on a machine. */
 function liesAt(setup: WireSetup, input: Case, machine: Machine): { balance: number | null; heat: number | null } {
   const { voltageV, wireSpeedMPerMin, stickOutMm } = input.settings ?? {};
   if (wireSpeedMPerMin === undefined) return { balance: null, heat: null };
@@ -115,7 +115,7 @@ function liesAt(setup: WireSetup, input: Case, machine: Machine): { balance: num
 }
 
 /**
- * What a bead says of the machine it was run on: the chance of it for each pair of offset and scale, the likeliest pair at
+ * Returns what a bead says of the machine it was run on: the chance of it for each pair of offset and scale, the likeliest pair at
  * 1. A sound bead says that the true arc lies inside the window, a stubbing one that it lies below. Neither the beads
  * before nor what they taught come into it, so it can be worked out once and kept.
  * @param engine what its findings are judged by

@@ -109,7 +109,7 @@ const shown = (machine: Machine): TeachingStep['machine'] => ({
 });
 
 /**
- * What a rig has taught, from its judged beads: the same beads give the same, in whatever order they came in.
+ * Returns what a rig has taught, from its judged beads: the same beads give the same, in whatever order they came in.
  * @param beads with what each says; one that says nothing is passed over
  */
 export function teachingOf(

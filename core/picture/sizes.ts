@@ -103,10 +103,10 @@ export const SIZES: readonly Size[] = [
 /** A size by its id. */
 export const sizeOf = (id: SizeId): Size => SIZES.find((size) => size.id === id)!;
 
-/** What can be measured in a picture of a weld. @param form null where the joint is not known */
+/** Returns what can be measured in a picture of a weld. @param form null where the joint is not known */
 export const sizesIn = (view: PictureView, form: WeldForm | null): Size[] =>
   SIZES.filter((size) => size.views.includes(view) && (size.form === null || form === null || size.form === form));
 
-/** What an inspection asks for under the same id; null for what none asks for. */
+/** Returns what an inspection asks for under the same id; null for what none asks for. */
 export const measureOf = (id: SizeId): MeasureId | null =>
   MEASURES.find((measure) => (measure.id as string) === id)?.id ?? null;

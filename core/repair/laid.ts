@@ -5,7 +5,7 @@ import { again, isSteel, passWords, step, thin, type Part, type ToRepair } from 
 import { clamp } from '../quantity/clamp';
 import { lengthInMm } from '../quantity/millimetres';
 
-/** What a fillet lacks is laid on top of it. */
+/** Returns what a fillet lacks is laid on top of it. */
 export function throatShort({ job, measured }: ToRepair): Part {
   const wanted = wantedLeg(thin(job));
   const { legUprightMm, legFlatMm, throatMm = null } = measured;

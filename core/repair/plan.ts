@@ -60,7 +60,7 @@ const isHard = ({ carbonEquivalent = 0, thicknessMm = 0 }: Job): boolean =>
   carbonEquivalent > 0.45 || thicknessMm >= CRACKS_LATE_FROM_MM;
 
 /**
- * How a defect is put right, step by step: how far it is taken out, how it is known to be out, how the place is prepared,
+ * Returns how a defect is put right, step by step: how far it is taken out, how it is known to be out, how the place is prepared,
  * welded, cooled and looked at again. Figures of the arc are those of the job it names.
  * @param defect what was found over its limit
  * @param of the job, what is fitted, and what was measured

@@ -61,7 +61,7 @@ const NOISES: readonly { from: number; kind: ShopNoise; under: number }[] = [
   { from: 3, kind: 'rumble', under: 18 },
 ];
 
-/** How far off the volts are, V, and what else is wrong: coarse at the first level, fine at the last. */
+/** Returns how far off the volts are, V, and what else is wrong: coarse at the first level, fine at the last. */
 function faultOf(item: EarItem, level: number): { offV: number; troubles?: Troubles } {
   switch (item) {
     case 'volts-low':

@@ -44,7 +44,7 @@ const drawnLinks = (cause: Cause): [EyeItem, number][] =>
     (EYE_ITEMS as readonly string[]).includes(id) ? [[id as EyeItem, meanOf(strength)]] : [],
   );
 
-/** What a bead of a cause shows beside the item: by lot, as often as the cause brings it out, nothing that cannot be with the rest. */
+/** Returns what a bead of a cause shows beside the item: by lot, as often as the cause brings it out, nothing that cannot be with the rest. */
 function shownWith(item: EyeItem, cause: Cause, most: number, random: () => number): EyeItem[] {
   const shown: EyeItem[] = [item];
   for (const [id, strength] of shuffled(drawnLinks(cause), random)) {

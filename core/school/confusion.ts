@@ -6,7 +6,7 @@ export type Confusion = { items: string[]; counts: number[][] };
 /** Answers that still say what somebody tells apart: older ones were somebody else. */
 const LATELY = 60;
 
-/** What was taken for what, over the last answers. @param items of the drill, in their order */
+/** Returns what was taken for what, over the last answers. @param items of the drill, in their order */
 export function confusionOf(answers: readonly Answered[], items: readonly string[]): Confusion {
   const counts = items.map(() => items.map(() => 0));
   for (const { item, said } of answers.slice(-LATELY)) {
@@ -19,7 +19,7 @@ export function confusionOf(answers: readonly Answered[], items: readonly string
 /** Two things that are mixed up: how often one was said for the other, of how often either was asked. */
 export type MixedUp = { one: string; other: string; times: number; of: number };
 
-/** What is still mixed up, worst first: pairs where one was said for the other more than once, or in a fifth of the questions. */
+/** Returns what is still mixed up, worst first: pairs where one was said for the other more than once, or in a fifth of the questions. */
 export function mixedUp({ items, counts }: Confusion): MixedUp[] {
   const asked = counts.map((row) => row.reduce((sum, count) => sum + count, 0));
   return items
@@ -33,7 +33,7 @@ export function mixedUp({ items, counts }: Confusion): MixedUp[] {
     .sort((a, b) => b.times / b.of - a.times / a.of);
 }
 
-/** What is told apart: items asked at least three times of late, nine in ten of them right. */
+/** Returns what is told apart: items asked at least three times of late, nine in ten of them right. */
 export function toldApart(answers: readonly Answered[], items: readonly string[]): string[] {
   return items.filter((item) => {
     const of = answers.slice(-LATELY).filter((one) => one.item === item);

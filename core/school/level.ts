@@ -8,7 +8,7 @@ const FIRST = 2;
 const RIGHT_IN_A_ROW = 2;
 
 /**
- * How hard the next question of a drill is: the transformed up-down staircase of Levitt (1971), two up and one down. Two right answers
+ * Returns how hard the next question of a drill is: the transformed up-down staircase of Levitt (1971), two up and one down. Two right answers
  * in a row make it one step harder, a wrong one makes it one easier; so it settles where 71 of 100 are right, which is hard enough to
  * learn by and not so hard that it is guessed.
  * @param answers of one drill, oldest first

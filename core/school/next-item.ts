@@ -5,7 +5,7 @@ import { isRight, type Answered } from './practice-schema';
 /** Without scatter, so that the same answers give the same card; steps of minutes do not fit a welder's day. */
 const SCHEDULER = fsrs(generatorParameters({ enable_fuzz: false, enable_short_term: false }));
 
-/** What is remembered of an item by its answers, oldest first; null where it was never asked. */
+/** Returns what is remembered of an item by its answers, oldest first; null where it was never asked. */
 export function cardOf(answers: readonly Answered[]): Card | null {
   return answers.reduce<Card | null>((card, answered) => {
     const at = new Date(answered.at);
@@ -21,7 +21,7 @@ const LEAST = 0.05;
 const MIXED = 3;
 
 /**
- * How much each item is worth asking: by how far it is forgotten, as the spacing model FSRS has it, and more where it was mixed up
+ * Returns how much each item is worth asking: by how far it is forgotten, as the spacing model FSRS has it, and more where it was mixed up
  * with another of late. The one asked last is worth half.
  */
 export function worthAsking(items: readonly string[], answers: readonly Answered[], now: Date): number[] {
@@ -38,7 +38,7 @@ export function worthAsking(items: readonly string[], answers: readonly Answered
   });
 }
 
-/** What is asked next: drawn by what it is worth. @param random even numbers from 0 to 1 */
+/** Returns what is asked next: drawn by what it is worth. @param random even numbers from 0 to 1 */
 export function nextItem<Item extends string>(
   items: readonly Item[],
   answers: readonly Answered[],

@@ -26,7 +26,7 @@ const JOB: Case['job'] = {
 };
 const BEADS = 5;
 
-/** What a bead shows whose volts are so far from balance, or whose tip stands so far off. */
+/** Returns what a bead shows whose volts are so far from balance, or whose tip stands so far off. */
 function shownBy(offV: number, stickOffMm: number): string[] {
   return [
     ...(offV < -1.3 ? ['bead-ropey'] : []),

@@ -117,7 +117,7 @@ it('answers are kept by drill, and no more than so many', () => {
 });
 
 describe('by ear', () => {
-  /** What the arc of a question does, by its trace. */
+  /** Returns what the arc of a question does, by its trace. */
   const doesOf = (item: EarItem, level: number, seed: number) => {
     const { run, balancedV } = earQuestion(item, level, stream(seed));
     const arc = new SimulatedArc(run);

@@ -47,7 +47,7 @@ const caseOf = ({ wire, gas, metal }: Machine, { thicknessMm, joint, position }:
   rig: { process: 'gmaw', wire, gas },
 });
 
-/** What a bead looks and sounds like with these knobs on that machine. @param seed of the hand and the eye */
+/** Returns what a bead looks and sounds like with these knobs on that machine. @param seed of the hand and the eye */
 export function blindBead(
   { machine, job }: BlindMachine,
   knobs: Omit<Knobs, 'gasFlowLPerMin'>,
@@ -74,7 +74,7 @@ export function blindBead(
   };
 }
 
-/** How many beads the product takes on the same machine, which it meets for the first time. */
+/** Returns how many beads the product takes on the same machine, which it meets for the first time. */
 export function productBeads({ machine, job }: BlindMachine, seed: number): number {
   const random = stream(seed);
   const arm = product(true);

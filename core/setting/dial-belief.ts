@@ -37,7 +37,7 @@ function around(points: readonly Required<DialPoint>[], mark: number): [Required
 }
 
 /**
- * How far the figure of a mark may be off: by its pairs, by the way between them, and by the hand that sets the knob.
+ * Returns how far the figure of a mark may be off: by its pairs, by the way between them, and by the hand that sets the knob.
  * @param name what the knob sets
  * @param dial taken down
  * @param mark where it stands
@@ -123,7 +123,7 @@ export function nextPair(name: FigureDial, dial: Dial): NextPair | null {
 }
 
 /**
- * What is wrong with a pair beside those that stand: on the same mark, or running backward.
+ * Returns what is wrong with a pair beside those that stand: on the same mark, or running backward.
  * @returns null where it fits
  */
 export function pairProblem(points: readonly DialPoint[], { mark, value }: DialPoint): 'same-mark' | 'backward' | null {

@@ -67,7 +67,7 @@ export function markFromText(
   return figure >= ends.low - 1e-9 && figure <= ends.high + 1e-9 ? figure : null;
 }
 
-/** What a mark field takes, in words: "takes 1 to 10". */
+/** Returns what a mark field takes, in words: "takes 1 to 10". */
 export function takesMarkText(
   dial: Pick<Dial, 'scale' | 'names'>,
   { low, high }: { low: number; high: number },

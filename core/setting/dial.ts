@@ -47,7 +47,7 @@ export function dialEnds({ points, low, high }: Pick<Dial, 'points' | 'low' | 'h
 }
 
 /**
- * Whether a dial's points differ and its figures run one way as the marks rise.
+ * Returns whether a dial's points differ and its figures run one way as the marks rise.
  * @param way `rising` asks for more figure with more mark; left out, either way will do
  */
 export function isMonotone({ points }: Dial, way?: 'rising'): boolean {
@@ -98,7 +98,7 @@ export function valueToDial(dial: Dial, value: number): number {
   return clamp(mark, low, high);
 }
 
-/** Whether a mark lies where nothing was taken down, so that its figure is only carried on from the last two pairs. */
+/** Returns whether a mark lies where nothing was taken down, so that its figure is only carried on from the last two pairs. */
 export function isBeyondPairs({ points }: Dial, mark: number): boolean {
   const marks = points.map((point) => point.mark);
   return mark < Math.min(...marks) - 1e-9 || mark > Math.max(...marks) + 1e-9;

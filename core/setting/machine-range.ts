@@ -15,7 +15,7 @@ const DEFAULT_RANGE = {
 };
 
 /**
- * What a machine can be set to: its range as stated, no further than its knob turns.
+ * Returns what a machine can be set to: its range as stated, no further than its knob turns.
  * @param name volts, or wire speed in m/min
  */
 export function machineRange({ range, dials }: Settable, name: RangeName): MachineRange {

@@ -206,7 +206,7 @@ const READING_WORDS: Record<Reading, string> = {
   estimate: 'a guess',
 };
 
-/** How a figure was got, in words: a pace that was not timed was counted, for there is no knob for it. */
+/** Returns how a figure was got, in words: a pace that was not timed was counted, for there is no knob for it. */
 export function readingText(name: ReadSetting, reading: Reading): string {
   return name === 'travelSpeedMmPerMin' && reading === 'dial' ? 'counted' : READING_WORDS[reading];
 }
@@ -222,7 +222,7 @@ export function withinLimits(name: SettingName, value: number): number {
   return clamp(value, minimum, maximum);
 }
 
-/** Whether a figure is one that a setting takes. */
+/** Returns whether a figure is one that a setting takes. */
 export function takesFigure(name: SettingName, value: number): boolean {
   return value >= SETTINGS[name].minimum && value <= SETTINGS[name].maximum;
 }

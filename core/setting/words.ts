@@ -24,7 +24,7 @@ export function figureWithUnit(name: SettingName, value: number | null | undefin
   return `${figureText(name, value, units)}${space}${unitText(name, value, units)}`;
 }
 
-/** What a setting takes, in the user's units: "takes 8 to 50 V". */
+/** Returns what a setting takes, in the user's units: "takes 8 to 50 V". */
 export function takesText(name: SettingName, units: UnitSystem): string {
   const { minimum, maximum, quantity } = SETTINGS[name];
   const figure = (value: number): string => readable(value, quantity, units);
@@ -56,7 +56,7 @@ export function fromToText({ setting: name, from, to }: Turn, units: UnitSystem)
   return `${left} → ${figureWithUnit(name, to, units)}`;
 }
 
-/** What the machine calls what is turned: a knob, or a tap of a switch. */
+/** Returns what the machine calls what is turned: a knob, or a tap of a switch. */
 const called = ({ scale }: Dial): string => (scale === 'taps' ? 'tap' : 'knob');
 
 /** Where a figure stands on the machine's own dial: "knob 5.5", "tap B", "knob 9:30"; null where it has none. */

@@ -22,7 +22,7 @@ export type Arm = {
   begin: (machine: Machine) => void;
   /** Figures to begin a job with, and what was found and put right before the first bead. */
   start: (job: Job, faults: readonly Fault[], random: Random) => Step;
-  /** What is done after a bead that is not sound. */
+  /** Returns what is done after a bead that is not sound. */
   next: (job: Job, knobs: Knobs, bead: Bead, faults: readonly Fault[], random: Random) => Step;
   /** The bead was sound. */
   done: (job: Job, knobs: Knobs, bead: Bead, random: Random) => void;

@@ -67,7 +67,7 @@ const within = (x: number): number => clamp(x, 0, 1);
 const SPRAY_UP_TO = 330;
 
 /**
- * How much under and over the current it wants a plate stands. Sheet is made up for by travel. Under a lying plate of 8 mm
+ * Returns how much under and over the current it wants a plate stands. Sheet is made up for by travel. Under a lying plate of 8 mm
  * and more nothing is reached by any current that the wire carries: charts of spray give 1.2 mm wire 240 to 320 A on it,
  * half as much again as its short arc and more in an outside corner.
  * @param chartA what a chart of the short arc gives
@@ -164,7 +164,7 @@ const VOLUNTEERS = 0.7;
 
 type Seen = Record<string, 'present' | 'absent'>;
 
-/** What a welder sees of a bead, for everything there is to look for. */
+/** Returns what a welder sees of a bead, for everything there is to look for. */
 export function lookedOver({ shows }: Bead, random: Random): Seen {
   return Object.fromEntries(
     [...TROUBLE, ...GOOD].map((id) => {
@@ -174,12 +174,12 @@ export function lookedOver({ shows }: Bead, random: Random): Seen {
   );
 }
 
-/** What of it is said without being asked. */
+/** Returns what of it is said without being asked. */
 export function volunteered(seen: Seen, random: Random): Seen {
   return Object.fromEntries(Object.entries(seen).filter(() => random() < VOLUNTEERS));
 }
 
-/** What a look at the rig shows: its fault nine times in ten where it is there, a mere glance three times in four. */
+/** Returns what a look at the rig shows: its fault nine times in ten where it is there, a mere glance three times in four. */
 export function looked(check: CheckId, faults: readonly Fault[], random: Random): 'present' | 'absent' {
   const chance = faults.some((fault) => fault.check === check)
     ? 0.9

@@ -201,14 +201,14 @@ function transitionOf({ wire, gas, transition }: Machine): number {
   return at * transition;
 }
 
-/** How far the arc sprays, 0 to 1. */
+/** Returns how far the arc sprays, 0 to 1. */
 function spray(machine: Machine, current: number): number {
   const { wire, gas } = machine;
   if (gas === null || wire.class.startsWith('tubular') || gas.co2Pct > 20) return 0;
   return 1 / (1 + Math.exp(-(current / transitionOf(machine) - 1) / 0.035));
 }
 
-/** Whether large drops splash: between short arc and spray. */
+/** Returns whether large drops splash: between short arc and spray. */
 export function isWild(machine: Machine, current: number): boolean {
   const share = spray(machine, current);
   return machine.wire.class !== 'solid-aluminium' && share > 0.2 && share < 0.8;

@@ -6,7 +6,7 @@ export type ArcSound = 'crisp' | 'popping' | 'slow' | 'plop' | 'spray' | 'sputte
 /** Where one state ends and the next begins; trade: crackle of 80 to 150 a second, slow under 60, uneven from a deviation of half. */
 const LIMITS = { none: 12, slowPerS: 60, uneven: 0.5, stubbed: 0.01, sprayFallsPerS: 60 };
 
-/** How an arc sounds by what it did. Where the arc goes out it sputters, whatever else. */
+/** Returns how an arc sounds by what it did. Where the arc goes out it sputters, whatever else. */
 export function heardAs({ ratePerS, unevenness, stubbed, fallsPerS, outs }: TraceFigures): ArcSound {
   const { none, slowPerS, uneven, sprayFallsPerS } = LIMITS;
   if (outs > 0) return 'sputter';
@@ -21,7 +21,7 @@ export function heardAs({ ratePerS, unevenness, stubbed, fallsPerS, outs }: Trac
 const counted = (perS: number): number => (perS < 20 ? Math.round(perS) : 10 * Math.round(perS / 10));
 
 /**
- * What is heard, in words, for whoever cannot hear it: the deaf, and a loud shop.
+ * Returns what is heard, in words, for whoever cannot hear it: the deaf, and a loud shop.
  * @returns a title of some words, and a sentence
  */
 export function captionOf(figures: TraceFigures): { title: string; text: string } {

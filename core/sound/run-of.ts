@@ -11,7 +11,7 @@ const HOLDS = { diameterMm: [0.5, 1.7], wireSpeedMPerMin: [0.5, 25], voltageV: [
 const within = (value: number, [low, high]: readonly [number, number]): boolean => value >= low && value <= high;
 
 /**
- * What an arc would be burned with on the rig of a case, the volts and the wire as they are at the arc by what the rig has taught.
+ * Returns what an arc would be burned with on the rig of a case, the volts and the wire as they are at the arc by what the rig has taught.
  * @param settings volts and wire speed as the machine shows them; the usual stick-out and arc control stand in where they are not known
  * @param seed of the scatter
  * @returns null where wire, volts or wire speed are not known, or the arc is of a kind that is not simulated: pulse, pure argon on

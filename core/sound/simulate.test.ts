@@ -34,7 +34,7 @@ function runOf(shop: Shop, offV: number, change: Partial<ArcRun> = {}): ArcRun {
 const SECONDS = 1.5;
 const mean = (values: Float32Array): number => values.reduce((sum, value) => sum + value, 0) / values.length;
 
-/** What a run comes to over two seconds, its beginning left out. */
+/** Returns what a run comes to over two seconds, its beginning left out. */
 function burned(run: ArcRun) {
   const arc = new SimulatedArc(run);
   arc.burn(Math.round(300 / STEP_MS));

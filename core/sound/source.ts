@@ -20,7 +20,7 @@ export function sourceFor(voltageV: number, currentA: number, arcControlPct: num
 }
 
 /**
- * How fast the current rises: what the voltages leave over, by the choke.
+ * Returns how fast the current rises: what the voltages leave over, by the choke.
  * @param resistanceOhm of all that the current goes through outside of the machine
  * @param loadV of the arc; nothing in a short
  * @returns A/ms

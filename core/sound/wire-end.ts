@@ -12,7 +12,7 @@ export const dropDiameter = (volumeMm3: number): number => cbrt((6 * volumeMm3) 
 /** The inverse of {@link dropDiameter}, mm^3. */
 export const dropVolume = (diameterMm: number): number => (Math.PI / 6) * diameterMm ** 3;
 
-/** How far a drop hangs under the solid wire, mm: a film at first, a ball when it is wider than the wire. */
+/** Returns how far a drop hangs under the solid wire, mm: a film at first, a ball when it is wider than the wire. */
 export const dropLength = (volumeMm3: number, areaMm2: number): number =>
   min(volumeMm3 / areaMm2, dropDiameter(volumeMm3));
 

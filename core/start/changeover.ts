@@ -20,7 +20,7 @@ const step = (id: string, does: string, because: string, swap = true, caution: s
   ...{ id, do: does, because, swap, caution },
 });
 
-/** Whether a wire runs under gas. */
+/** Returns whether a wire runs under gas. */
 const underGas = ({ class: wireClass }: Wire): boolean => wireClass !== 'tubular-self-shielded';
 
 /** The gas that a wire is usually run under; null where it needs none. */
@@ -30,7 +30,7 @@ function usualGas(wire: Wire): Gas | null {
   return wireMetal(wire.class) === 'stainless' ? { argonPct: 98, co2Pct: 2 } : { argonPct: 82, co2Pct: 18 };
 }
 
-/** Whether a gas that is fitted may stay for another wire. */
+/** Returns whether a gas that is fitted may stay for another wire. */
 function gasStays({ gas }: Rig, wire: Wire): boolean {
   if (gas === undefined) return false;
   if (gas === null || !underGas(wire)) return gas === null && !underGas(wire);
@@ -157,7 +157,7 @@ export function changeover(rig: Rig, to: Wire): ChangeStep[] {
   ];
 }
 
-/** What is else another way of welding. */
+/** Returns what is else another way of welding. */
 function lastSteps(to: Wire): ChangeStep[] {
   if (wireMetal(to.class) === 'aluminium')
     return [

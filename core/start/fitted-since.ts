@@ -105,7 +105,7 @@ function ofFeed(then: Rig, now: Rig): FittedSince[] {
 }
 
 /**
- * What is fitted now and was not when a setting was proved, with what each does to its figures; the gravest first. What was
+ * Returns what is fitted now and was not when a setting was proved, with what each does to its figures; the gravest first. What was
  * not recorded, then or now, is not said.
  * @param then the rig as it was
  * @param now as it is

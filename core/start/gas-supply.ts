@@ -45,7 +45,7 @@ export type Supply = {
 export const BESIDE_THE_ARC = 1.15;
 
 /**
- * What a cylinder does for a job.
+ * Returns what a cylinder does for a job.
  * @param litres left in it
  * @param flowLPerMin above 0
  * @param travelMmPerMin of a pass, above 0
@@ -74,7 +74,7 @@ export function supplyFor(
 }
 
 /**
- * What a flowmeter made for one gas shows when another flows as it should; the inverse of `trueFlow`.
+ * Returns what a flowmeter made for one gas shows when another flows as it should; the inverse of `trueFlow`.
  * @param wantedLPerMin that has to flow
  * @returns where its ball has to stand, L/min on its own scale
  */

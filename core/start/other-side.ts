@@ -21,7 +21,7 @@ const UPRIGHT: { [position in Position]?: { other: Position; name: string; becau
   },
 };
 
-/** What the other school says of an upright sheet, with its figures; null where only one way is usual. */
+/** Returns what the other school says of an upright sheet, with its figures; null where only one way is usual. */
 function ofUpright(input: Case, setup: WireSetup, correctOf: (input: Case) => Settings): string | null {
   const way = UPRIGHT[setup.position];
   if (way === undefined || setup.baseMetal === 'aluminium' || (setup.thinnestMm ?? Infinity) > EITHER_WAY_UP_TO_MM)
@@ -32,7 +32,7 @@ function ofUpright(input: Case, setup: WireSetup, correctOf: (input: Case) => Se
   return `Others weld this sheet ${way.name.toLowerCase()}, at about ${voltageV.toFixed(1)} V, ${wireSpeedMPerMin.toFixed(1)} m/min and ${pace} mm/min: ${way.because}`;
 }
 
-/** What the other school says of sheet that can be stitched or run; null where only one way is usual. */
+/** Returns what the other school says of sheet that can be stitched or run; null where only one way is usual. */
 function ofSheet(thinnestMm: number, baseMetal: BaseMetal, school: Preferences['sheet']): string | null {
   const { stitch, run } = STITCH_SCHOOL_MM;
   if (thinnestMm < run[baseMetal] || thinnestMm >= stitch[baseMetal]) return null;
@@ -42,7 +42,7 @@ function ofSheet(thinnestMm: number, baseMetal: BaseMetal, school: Preferences['
 }
 
 /**
- * What another school would do on this sheet, one line each with its figures and its reason.
+ * Returns what another school would do on this sheet, one line each with its figures and its reason.
  * @param correctOf what is proposed for another case
  */
 export function otherSides(input: Case, setup: WireSetup, correctOf: (input: Case) => Settings): string[] {

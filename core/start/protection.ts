@@ -52,7 +52,7 @@ const COATS: { [surface in NonNullable<Job['surface']>[number]]?: readonly strin
   damp: ['Drive the damp off: warm to the hand until no mist shows, not one spot but all round.'],
 };
 
-/** What is worn and done against light and fume on a job. @param currentA expected, A @param sprays whether the arc sprays */
+/** Returns what is worn and done against light and fume on a job. @param currentA expected, A @param sprays whether the arc sprays */
 export function protectionFor(
   { baseMetal }: Pick<WireSetup, 'baseMetal'>,
   { surface = [] }: Pick<Job, 'surface'>,

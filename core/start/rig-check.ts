@@ -184,7 +184,7 @@ function sourceItem({ machineLacks }: WireSetup, currentA: number, source: Rig['
 }
 
 /**
- * What of a rig must match its wire and job, what is fitted, and what each mismatch does. What is not recorded is said to be
+ * Returns what of a rig must match its wire and job, what is fitted, and what each mismatch does. What is not recorded is said to be
  * not known: it is looked at in the walk.
  * @param setup the surroundings
  * @param rig as recorded
@@ -294,7 +294,7 @@ const misfitText = ({ part, want, have, does }: RigCheckItem): string =>
   `${PART_WORDS[part]}: ${have ?? 'not known'} is fitted, ${want} is wanted.${does === null ? '' : ` ${does}`}`;
 
 /**
- * What of a rig does not fit its wire and job, what makes every figure wrong first. The size of the wire is left to the choice of wire.
+ * Returns what of a rig does not fit its wire and job, what makes every figure wrong first. The size of the wire is left to the choice of wire.
  * @param setup the surroundings
  * @param rig as recorded
  * @param currentA expected, A; what gun and source that carry it would be asked for counts where that is more

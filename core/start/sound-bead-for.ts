@@ -31,7 +31,7 @@ function sameRig(a: Rig, b: Rig): boolean {
   );
 }
 
-/** How far two plates are apart, as a ratio of thickness; null where they are not alike at all. */
+/** Returns how far two plates are apart, as a ratio of thickness; null where they are not alike at all. */
 function apart(a: Job, b: Job): number | null {
   const [own, other] = [thick(a), thick(b)];
   if (own === null || other === null || a.baseMetal !== b.baseMetal || a.position !== b.position) return null;
@@ -41,7 +41,7 @@ function apart(a: Job, b: Job): number | null {
   return most > NEAR.thickness ? null : most * (a.joint === b.joint ? 1 : 1.1);
 }
 
-/** How strongly one was proved: a kept one over one that was only judged sound, a cut over a bent one. */
+/** Returns how strongly one was proved: a kept one over one that was only judged sound, a cut over a bent one. */
 const proofOf = ({ kept }: SoundBead): number =>
   kept === undefined ? -1 : Math.max(...kept.how.map((one) => PROOFS.indexOf(one)));
 

@@ -76,7 +76,7 @@ const BECAUSE: Record<OtherStart['transfer'], string> = {
 /** The school that takes a transfer. */
 const SCHOOL_OF = { 'short-circuit': 'short-arc', spray: 'spray' } as const;
 
-/** What the other transfer would be started with; null where only one does on this plate. */
+/** Returns what the other transfer would be started with; null where only one does on this plate. */
 function otherStart(input: Case, { otherWay }: WireSetup, correctOf: (input: Case) => Settings): OtherStart | null {
   if (otherWay === null) return null;
   const { transfer, currentA } = otherWay;
@@ -95,7 +95,7 @@ const OPEN_ROOT = { gapMm: 1, overMm: 4, landMm: 3 };
 const isOpenRoot = ({ joint, thinnestMm }: WireSetup, gapMm: number): boolean =>
   joint === 'butt' && gapMm >= OPEN_ROOT.gapMm && (thinnestMm ?? 0) > OPEN_ROOT.overMm;
 
-/** What the root of a gap is run with: as an open root in a plate as thick as the land that is left. */
+/** Returns what the root of a gap is run with: as an open root in a plate as thick as the land that is left. */
 function rootOf(input: Case, correctOf: (input: Case) => Settings): Pass['settings'] {
   const { otherThicknessMm: _, ...job } = input.job ?? {};
   const { voltageV, wireSpeedMPerMin } = correctOf({ ...input, job: { ...job, thicknessMm: OPEN_ROOT.landMm } });
@@ -131,7 +131,7 @@ function notesOf(setup: WireSetup, choice: WireChoice | null, reading: ArcReadin
 }
 
 /**
- * What to start with on a job: the figures that a correction proposes where nothing is known yet, and the hand that goes
+ * Returns what to start with on a job: the figures that a correction proposes where nothing is known yet, and the hand that goes
  * with them.
  * @param input a valid case; its settings are not asked
  * @param correction of that case without settings, on a machine as it has taught
@@ -243,7 +243,7 @@ export function marksOf(settings: Settings, dials: Dials | undefined): Start['ma
   );
 }
 
-/** What of a case a start is worked out from: everything but figures and what a bead showed. */
+/** Returns what of a case a start is worked out from: everything but figures and what a bead showed. */
 export function withoutBead({ settings: _, readings: __, findings: ___, heard: ____, ...rest }: Case): Case {
   return rest;
 }

@@ -100,7 +100,7 @@ type Sheet = {
 };
 
 /**
- * How a sheet is stitched; null for one that a bead can be drawn on in one.
+ * Returns how a sheet is stitched; null for one that a bead can be drawn on in one.
  * @param heatInputKJPerMm of the run
  */
 export function stitchPlan(

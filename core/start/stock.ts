@@ -21,7 +21,7 @@ function litresRead({ cylinder }: Pick<Rig, 'cylinder'>): number | null {
 }
 
 /**
- * What a rig still has: what was read, less what its beads have taken since.
+ * Returns what a rig still has: what was read, less what its beads have taken since.
  * @param rig whose spool was weighed or whose cylinder was read at a time
  * @param taken since then
  */
@@ -49,7 +49,7 @@ const BESIDE_THE_WELD = 1.1;
 export type PassRun = { settings: Settings; travelMmPerMin: number };
 
 /**
- * What the weld of a job takes.
+ * Returns what the weld of a job takes.
  * @param lengthMm of the weld
  * @param runs its passes
  */
@@ -66,7 +66,7 @@ export function jobTakes(lengthMm: number, wire: Wire, runs: readonly PassRun[])
 const kg = (figure: number): string => `${Number(figure.toFixed(figure < 1 ? 2 : 1))} kg`;
 
 /**
- * What will not last for a job, in plain words; nothing where it will, or where it is not known.
+ * Returns what will not last for a job, in plain words; nothing where it will, or where it is not known.
  * @param input whose job has a length and whose rig has a wire
  */
 export function stockNotes({ job, rig }: Pick<Case, 'job' | 'rig'>, stock: Stock, runs: readonly PassRun[]): string[] {

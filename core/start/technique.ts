@@ -65,7 +65,7 @@ function aimOf({ joint, position, baseMetal }: WireSetup, { ratio, gapMm }: Part
   }
 }
 
-/** How the puddle is moved in each position. Source: the trade's own rules; a sweep a second. */
+/** Returns how the puddle is moved in each position. Source: the trade's own rules; a sweep a second. */
 function runOf({ position, hand, baseMetal, joint }: WireSetup, { gapMm }: Parts, stitched: boolean): string {
   if (stitched) return 'Straight stitches: trigger, count, let go. Each over half of the one before.';
   if (joint === 'plug') return 'Without stopping, the gun upright; a little over the rim, for it shrinks in.';
@@ -97,7 +97,7 @@ function lean({ hand, position, baseMetal }: WireSetup): { travelAngleDeg: numbe
 }
 
 /**
- * How a job is welded by hand.
+ * Returns how a job is welded by hand.
  * @param parts how unequal they are, and the gap
  * @param travelMmPerMin pace that lays the leg
  * @param stitched whether the sheet is stitched

@@ -85,7 +85,7 @@ test('a long way down and up again: every line of the record in its order', { ta
   await page.goto('/log/days');
   const list = page.getByTestId('long-list');
   await expect(list.getByRole('link').first()).toBeVisible();
-  /** What stands there now, and from which place of the whole on. */
+  /** Returns what stands there now, and from which place of the whole on. */
   const from = async (): Promise<number> => {
     const names = await list
       .getByRole('link')

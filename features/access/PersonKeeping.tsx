@@ -9,7 +9,7 @@ import { Heading, Words } from '@/ui/Words';
 import { PEOPLE } from '../../client/use-people';
 import { changePerson } from './access-api';
 
-/** What a keeper does about the people: makes keepers, puts away who works here no more, brings back. */
+/** Shows what a keeper does about the people: makes keepers, puts away who works here no more, brings back. */
 export function PersonKeeping({ people }: { people: readonly Person[] }) {
   const client = useQueryClient();
   const [problem, setProblem] = useState<string | null>(null);

@@ -37,7 +37,7 @@ const steps = (kind: Kind): { step: TrustStep; title: string; text: string }[] =
   },
 ];
 
-/** How a device comes to trust the certificate that this workshop made for itself. */
+/** Shows how a device comes to trust the certificate that this workshop made for itself. */
 export function TrustPlace() {
   useTitle('Trust this workshop');
   const session = useSession();

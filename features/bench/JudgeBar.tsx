@@ -38,7 +38,7 @@ export function JudgeBar() {
   );
 }
 
-/** What is said of a bead, and beside it its photograph: it is taken while the bead lies there, and measured later, in the log. */
+/** Shows what is said of a bead, and beside it its photograph: it is taken while the bead lies there, and measured later, in the log. */
 function SaidOf({ bead, text }: { bead: Bead; text: string }) {
   const ink = useInk();
   const { attach, busy, problem } = useAttach();

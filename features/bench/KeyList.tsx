@@ -11,7 +11,7 @@ const KEYS: readonly [key: string, does: string][] = [
   ['?', 'show or hide this list'],
 ];
 
-/** What the keys do on the bench. */
+/** Shows what the keys do on the bench. */
 export function KeyList() {
   return (
     <View role="region" aria-label="Keys" className="gap-1 px-4">

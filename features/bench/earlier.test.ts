@@ -24,7 +24,7 @@ const PLATE: [Record<string, 'present' | 'absent'>, Outcome | null][] = [
 ];
 const NOW = { 'bead-ropey': 'present', 'start-poor': 'present' } as const;
 
-/** What a server makes of a rig that has only these beads. */
+/** Returns what a server makes of a rig that has only these beads. */
 function taughtBy(coupon: Coupon): Teaching {
   const judged = coupon.beads.filter(({ outcome }) => outcome !== null);
   const history = coupon.beads.map(({ couponId, number, ranAt, outcome, cured = [] }) => ({

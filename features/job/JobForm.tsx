@@ -48,7 +48,7 @@ type FormProps = {
 const toggled = <T,>(list: readonly T[], item: T): T[] =>
   list.includes(item) ? list.filter((other) => other !== item) : [...list, item];
 
-/** What the plate is. Makes a new coupon, or corrects the job of one. */
+/** Shows what the plate is. Makes a new coupon, or corrects the job of one. */
 export function JobForm({ coupon: now, like, rigs, rigId }: FormProps) {
   const router = useRouter();
   const leadOn = useLeadOn();
@@ -152,7 +152,7 @@ export function JobForm({ coupon: now, like, rigs, rigId }: FormProps) {
   );
 }
 
-/** What is wrong with the metal for the wire of the chosen rig. */
+/** Shows what is wrong with the metal for the wire of the chosen rig. */
 function MetalNote({ control, rigs }: { control: Control<JobValues>; rigs: readonly RigRecord[] }) {
   const [rigId, metal] = useWatch({ control, name: ['rigId', 'baseMetal'] });
   const rig = rigs.find(({ id }) => id === rigId);

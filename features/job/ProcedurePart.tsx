@@ -34,7 +34,7 @@ const TRANSFERS = [
   { value: 'pulse', label: 'pulse' },
 ] as const;
 
-/** What the procedure of a job allows; closed where there is none, for most repairs have none. */
+/** Shows what the procedure of a job allows; closed where there is none, for most repairs have none. */
 export function ProcedurePart({ control }: { control: Control<JobValues> }) {
   const said = useWatch({ control, name: [...LIMIT_FIELDS, 'transfer'] });
   const stated = said.some((value) => value !== '' && value !== null);

@@ -10,7 +10,7 @@ import { CONCERN_WORDS } from '../shared/job-words';
 import { DangerQuestion } from '../shared/DangerQuestion';
 import type { JobValues } from './job-form';
 
-/** What can hurt on this job: what it suggests is asked, all else can be said. */
+/** Shows what can hurt on this job: what it suggests is asked, all else can be said. */
 export function SafetyPart({
   control,
   setValue,

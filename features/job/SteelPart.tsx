@@ -36,7 +36,7 @@ function equivalentOf(typed: Typed): number | null {
 
 type SteelProps = { control: Control<JobValues>; setValue: UseFormSetValue<JobValues> };
 
-/** How readily the steel of a job hardens, typed or worked out from its certificate, and the preheat that this asks for. */
+/** Shows how readily the steel of a job hardens, typed or worked out from its certificate, and the preheat that this asks for. */
 export function SteelPart({ control, setValue }: SteelProps) {
   const units = useUnits();
   const textIn = useTextIn();

@@ -4,7 +4,7 @@ import type { Coupon, NewCoupon } from '@/core/record/shapes/record-schema';
 import { makeChange } from '../../client/send-changes';
 
 /**
- * What a form changes, and nothing else: a title that was not touched is not named, so that it puts back no old one.
+ * Returns what a form changes, and nothing else: a title that was not touched is not named, so that it puts back no old one.
  * @param typed the coupon that was typed
  * @param from as it was when the form was begun, or null for a new one
  */

@@ -141,7 +141,7 @@ export function jobFrom(values: JobValues, from: Job, units: UnitSystem): Job {
   };
 }
 
-/** Whether two jobs say the same; a list that is empty says nothing. */
+/** Returns whether two jobs say the same; a list that is empty says nothing. */
 export function sameJob(a: Job, b: Job): boolean {
   const said = (job: Job): string =>
     JSON.stringify(

@@ -3,7 +3,7 @@ import type { BaseMetal, Rig } from '@/core/case/schema';
 import { METAL_WORDS } from '../shared/job-words';
 
 /**
- * What is wrong with a metal for the wire of a rig, in a sentence beside the metal.
+ * Returns what is wrong with a metal for the wire of a rig, in a sentence beside the metal.
  * @param metal chosen; null where none is
  * @returns null where they go together, or one of them is not known
  */

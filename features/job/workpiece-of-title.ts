@@ -12,7 +12,7 @@ const WORDS: readonly (readonly [Workpiece, readonly string[]])[] = [
   ['tube', ['tube', 'pipe', 'frame', 'gate', 'handrail', 'box', 'section']],
 ];
 
-/** What the title of a job says it is part of, or null where it names nothing known. */
+/** Returns what the title of a job says it is part of, or null where it names nothing known. */
 export function workpieceOfTitle(title: string): Workpiece | null {
   const said = new Set(title.toLowerCase().match(/\p{L}+/gu) ?? []);
   const isSaid = (word: string): boolean => said.has(word) || said.has(`${word}s`);

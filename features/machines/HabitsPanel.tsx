@@ -4,7 +4,7 @@ import { Heading, Words } from '@/ui/Words';
 import { CHANGES_WORDS } from '../shared/habit-words';
 import { useHabits, useTextIn } from '../shared/use-habits';
 
-/** How this person welds: units, and a school wherever welders disagree. The first of each is the default. */
+/** Shows how this person welds: units, and a school wherever welders disagree. The first of each is the default. */
 export function HabitsPanel() {
   const [habits, setHabits] = useHabits();
   const school = (change: Partial<typeof habits.schools>): void =>

@@ -29,7 +29,7 @@ type BesideProps = {
   back: { label: string; onPress: () => void };
 };
 
-/** What is shown first: the last two, each by a photograph of the same kind where both have one. */
+/** Returns what is shown first: the last two, each by a photograph of the same kind where both have one. */
 function firstSides(things: readonly BesideThing[]): [Side, Side] {
   const [left, right] = [things.at(-2) ?? things[0], things[things.length - 1]];
   const labels = (of: BesideThing): string[] => of.looks.map(({ label }) => label.replace(/ \d+$/, ''));

@@ -15,7 +15,7 @@ import { lengthWords } from '../shared/size-words';
 import { useUnits } from '../shared/use-habits';
 import { measuringOf, pairAt, typedLength } from './measure-work';
 
-/** What is measured next: first something of known size, then what the picture shows. */
+/** Shows what is measured next: first something of known size, then what the picture shows. */
 export function What({
   draft,
   view,
@@ -47,7 +47,7 @@ export function What({
   );
 }
 
-/** What to do now, and the end that is held moved point by point. */
+/** Shows what to do now, and the end that is held moved point by point. */
 export function Now({
   draft,
   job,
@@ -110,7 +110,7 @@ export function Now({
   );
 }
 
-/** What lies about with a length that everyone knows; a rule is read in the reader's own units. */
+/** Returns what lies about with a length that everyone knows; a rule is read in the reader's own units. */
 function knownSizes({ thicknessMm }: Job, units: UnitSystem): { name: string; mm: number }[] {
   const marks = units === 'inch' ? [0.5, 2].map((inch) => inch * MM_PER_INCH) : [10, 50];
   return [
@@ -136,7 +136,7 @@ function Arrows({ step, onMove }: { step: number; onMove: (by: Point) => void })
   );
 }
 
-/** What came of it so far, each with how far it may be off. */
+/** Shows what came of it so far, each with how far it may be off. */
 export function Found({ draft, onRemove }: { draft: MeasureDraft; onRemove: (index: number) => void }) {
   const units = useUnits();
   const { scale, check, fineness } = measuringOf(draft);

@@ -30,7 +30,7 @@ const DOUBT_WORDS: Record<Doubt, string> = {
   'short-scale': 'The known length is much shorter than what is measured by it: a longer one is surer.',
 };
 
-/** How high a picture is for its width, as it is shown; null while that is not known. */
+/** Returns how high a picture is for its width, as it is shown; null while that is not known. */
 function useAspect({ file }: ShownPicture, source: string | null): number | null {
   const [aspect, setAspect] = useState<number | null>(null);
   useEffect(() => {

@@ -79,7 +79,7 @@ export function MeasureStage({ source, title, width, height, draft, arrows, onTa
   );
 }
 
-/** What is measured, drawn dark under light, so that it shows on any metal. */
+/** Shows what is measured, drawn dark under light, so that it shows on any metal. */
 function Marks({ draft, width, height }: { draft: MeasureDraft; width: number; height: number }) {
   const { scale, check, sizes, held, target } = draft;
   const pairs: { key: string; pair: Pair; name: string; now: boolean; known: boolean }[] = [
@@ -165,7 +165,7 @@ function Name({ x, y, text }: { x: number; y: number; text: string }) {
   );
 }
 
-/** What lies under the finger, larger, in the corner that is farther from it. */
+/** Shows what lies under the finger, larger, in the corner that is farther from it. */
 function Glass({ source, at: [x, y], width, height }: { source: string; at: Point; width: number; height: number }) {
   const [left, top] = [x > 0.5 ? 8 : width - GLASS - 8, 8];
   const middle = GLASS / 2;

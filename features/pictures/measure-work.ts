@@ -11,7 +11,7 @@ import { clamp } from '@/core/quantity/clamp';
 
 const NOTHING: Pair = { from: null, to: null };
 
-/** What was kept of a picture, ready to go on with; an empty one where it was never measured. */
+/** Returns what was kept of a picture, ready to go on with; an empty one where it was never measured. */
 export function draftOf(
   { measuring: kept, note }: Pick<ShownPicture, 'measuring' | 'note'>,
   units: UnitSystem,
@@ -114,7 +114,7 @@ export const removeSize = (draft: MeasureDraft, index: number): MeasureDraft => 
   sizes: draft.sizes.filter((_, i) => i !== index),
 });
 
-/** What is to be measured next; what was begun and not ended is dropped. */
+/** Returns what is to be measured next; what was begun and not ended is dropped. */
 export const aimAt = (draft: MeasureDraft, target: MeasureTarget): MeasureDraft => ({
   ...draft,
   target,
@@ -141,7 +141,7 @@ function knownOf({ from, to, text }: MeasureDraft['scale'], units: UnitSystem): 
 
 const rounded = ([x, y]: Point): Point => [Number(x.toFixed(5)), Number(y.toFixed(5))];
 
-/** What can be kept of a draft: whole pairs, and lengths that were typed. */
+/** Returns what can be kept of a draft: whole pairs, and lengths that were typed. */
 export function measuringOf(draft: MeasureDraft): Measuring {
   const { scale, check, sizes, units, fineness } = draft;
   const clean = <Of extends { from: Point; to: Point }>(of: Of): Of => ({

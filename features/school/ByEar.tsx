@@ -91,7 +91,7 @@ export default function ByEar() {
   );
 }
 
-/** What it was and what it sounds like; beside it what was said for it. */
+/** Shows what it was and what it sounds like; beside it what was said for it. */
 function AnswerReport({ item, said }: { item: EarItem; said: EarItem }) {
   const [is, would] = [EAR_WORDS[item], EAR_WORDS[said]];
   return (

@@ -5,7 +5,7 @@ import { Row } from '@/ui/Row';
 /** From here on two columns have room beside the list. */
 const TWO = 1200;
 
-/** What is looked at or heard beside what is said of it, where there is room; one under the other where there is not. */
+/** Shows what is looked at or heard beside what is said of it, where there is room; one under the other where there is not. */
 export function Columns({ left, right }: { left: ReactNode; right: ReactNode }) {
   if (useWindowDimensions().width < TWO)
     return (

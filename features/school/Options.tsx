@@ -14,7 +14,7 @@ type OptionsProps = {
   label: string;
 };
 
-/** What can be said, one under the other, each with the figure of its key; once said, which was right. */
+/** Shows what can be said, one under the other, each with the figure of its key; once said, which was right. */
 export function Options({ options, said, right, onSay, label }: OptionsProps) {
   const keys = useMemo<Keys>(
     () => (said !== null ? {} : Object.fromEntries(options.map(({ id }, i) => [String(i + 1), () => onSay(id)]))),

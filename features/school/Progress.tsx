@@ -26,7 +26,7 @@ const DRILL_NAMES: Record<Drill, string> = {
 };
 const HEIGHT = 150;
 
-/** What is told apart by now and what is still mixed up, drill by drill. */
+/** Shows what is told apart by now and what is still mixed up, drill by drill. */
 export default function Progress() {
   const practice = usePractice();
   const [sure, setSure] = useState(false);
@@ -114,7 +114,7 @@ function RightChart({ shares }: { shares: readonly number[] }) {
   );
 }
 
-/** What was said for what: a row for what it was, a column for what was said. */
+/** Shows what was said for what: a row for what it was, a column for what was said. */
 function Table({ drill, items, counts }: { drill: Drill; items: readonly string[]; counts: readonly number[][] }) {
   return (
     <View className="gap-1">

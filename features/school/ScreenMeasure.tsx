@@ -18,11 +18,11 @@ const TWICE_MS = 600;
 /** Steps of what is drawn, px. */
 const STEPS = [-10, -1, 1, 10] as const;
 
-/** What a screen has where it was not measured, px a mm: a phone at 160 a inch, a larger screen at 96. */
+/** Returns what a screen has where it was not measured, px a mm: a phone at 160 a inch, a larger screen at 96. */
 const usualPxPerMm = (isWide: boolean): number => (isWide ? 96 : 160) / 25.4;
 
 /**
- * How many of the page's pixels are a mm on this screen, and whether that was measured.
+ * Returns how many of the page's pixels are a mm on this screen, and whether that was measured.
  * @param isWide whether the screen is larger than a phone's
  */
 export function usePxPerMm(isWide: boolean): { pxPerMm: number; isMeasured: boolean } {

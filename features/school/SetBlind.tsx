@@ -158,7 +158,7 @@ function Beads({ ran, isOver }: { ran: readonly Ran[]; isOver: boolean }) {
 const showsWords = ({ shows }: BlindBead): string =>
   shows.length === 0 ? 'nothing strikes the eye.' : `${shows.join('; ').toLowerCase()}.`;
 
-/** How it came out, and what nobody knew. @param own beads that the product took */
+/** Shows how it came out, and what nobody knew. @param own beads that the product took */
 function Over({ blind: { machine }, ran, own }: { blind: BlindMachine; ran: readonly Ran[]; own: number }) {
   const isSound = ran[ran.length - 1].bead.sound;
   const volts = `${Math.abs(machine.offsetV).toFixed(1)} V ${machine.offsetV < 0 ? 'less' : 'more'} reached the arc than it showed`;

@@ -90,7 +90,7 @@ export default function WhatFirst() {
   );
 }
 
-/** What an answer would lead to: "Needle drops: gas lost on the way." */
+/** Returns what an answer would lead to: "Needle drops: gas lost on the way." */
 const leadsWords = ({ text, leadsTo }: CheckOption['answers'][number]): string =>
   leadsTo === null ? `${text}.` : `${text}: ${leadsTo.toLowerCase()}.`;
 

@@ -37,7 +37,7 @@ export function itemsOf(drill: Drill, { answers }: Practice): string[] {
 
 const KNOB_WORDS: Record<string, string> = { right: 'the right one', lower: 'one too low', higher: 'one too high' };
 
-/** What an item is called. @param names of causes and checks, which only their drill knows */
+/** Returns what an item is called. @param names of causes and checks, which only their drill knows */
 export function itemName(drill: Drill, item: string): string {
   if (drill === 'by-ear') return EAR_WORDS[item as keyof typeof EAR_WORDS]?.name ?? item;
   if (drill === 'one-knob') return KNOB_WORDS[item] ?? item;

@@ -13,7 +13,7 @@ export const SCHOOL_PARTS = [
 export type SchoolPart = (typeof SCHOOL_PARTS)[number];
 export type DrillPart = Exclude<SchoolPart, 'pace' | 'gun' | 'coupons' | 'progress'>;
 
-/** Whether answers are given there. */
+/** Returns whether answers are given there. */
 export const isDrill = (part: SchoolPart): part is DrillPart =>
   part !== 'pace' && part !== 'gun' && part !== 'coupons' && part !== 'progress';
 

@@ -7,7 +7,7 @@ import { store, stored, useStoredPart } from '@/platform/stored';
 
 const whole = (practice: Practice): Practice => practice;
 
-/** What was answered on this device. */
+/** Returns what was answered on this device. */
 export const usePractice = (): Practice => useStoredPart(PRACTICE, whole);
 
 /** The answers of one drill, how hard its next question is, and how an answer is kept. */

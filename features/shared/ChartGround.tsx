@@ -15,7 +15,7 @@ type ChartGroundProps = {
   /** Least and most of the scale. */
   ends: readonly [number, number];
   inks: ChartInks;
-  /** What is drawn over it. */
+  /** Shows what is drawn over it. */
   over: () => ReactElement;
 };
 

@@ -3,7 +3,7 @@ import type { FittedSince } from '@/core/start/fitted-since';
 import { Words } from '@/ui/Words';
 import { useTextIn } from './use-habits';
 
-/** What is fitted now and was not when a setting was proved, and what that does; nothing where all is the same. */
+/** Shows what is fitted now and was not when a setting was proved, and what that does; nothing where all is the same. */
 export function FittedSinceNotes({ found }: { found: readonly FittedSince[] }) {
   const textIn = useTextIn();
   if (found.length === 0) return null;

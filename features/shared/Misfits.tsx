@@ -3,7 +3,7 @@ import type { Misfit } from '@/core/start/rig-check';
 import { Words } from '@/ui/Words';
 import { useTextIn } from './use-habits';
 
-/** What of a rig does not fit: what holds every figure back until it is put right, and what only wears, beside them. */
+/** Shows what of a rig does not fit: what holds every figure back until it is put right, and what only wears, beside them. */
 export function Misfits({ held, beside }: { held: readonly Misfit[]; beside: readonly Misfit[] }) {
   const textIn = useTextIn();
   if (held.length + beside.length === 0) return null;

@@ -2,7 +2,7 @@ import { View } from 'react-native';
 import { Words } from '@/ui/Words';
 import { useTextIn } from './use-habits';
 
-/** What is said of one side of a job, under its name; nothing where nothing is to be said. */
+/** Shows what is said of one side of a job, under its name; nothing where nothing is to be said. */
 export function TopicNotes({
   label,
   lines,

@@ -22,7 +22,7 @@ export function recordResolver<Values extends FieldValues, Kept>(
   };
 }
 
-/** What was typed for a figure: the figure, undefined for nothing, NaN for what is no figure. */
+/** Returns what was typed for a figure: the figure, undefined for nothing, NaN for what is no figure. */
 export function typedFigure(text: string): number | undefined {
   return text.trim() === '' ? undefined : Number(text.replace(',', '.'));
 }

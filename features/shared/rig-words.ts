@@ -57,7 +57,7 @@ export function wireWords({ wire }: Rig, units: UnitSystem): string {
   return `${size}, ${wire?.class === undefined ? 'wire not known' : WIRE_WORDS[wire.class]}`;
 }
 
-/** What is fitted, in one short line: "0.9 mm, 82 Ar / 18 CO2". */
+/** Returns what is fitted, in one short line: "0.9 mm, 82 Ar / 18 CO2". */
 export function fittedWords(rig: Rig, units: UnitSystem): string {
   const size = rig.wire?.diameterMm === undefined ? 'wire not known' : wireSize(rig.wire.diameterMm, units);
   return `${size}, ${mixName(rig.gas)}`;

@@ -12,7 +12,7 @@ import { TRANSFER_WORDS } from './transfer-words';
 /** Texts are metric, as all of the product's; the screen puts them into the reader's units. */
 const half = (mm: number): string => String(Math.round(mm * 2) / 2);
 
-/** What the arc should be, in a line: "About 167 A in short circuit; a leg of about 4.5 mm." */
+/** Returns what the arc should be, in a line: "About 167 A in short circuit; a leg of about 4.5 mm." */
 export function expectedWords({ expected, passes, plug }: Pick<Start, 'expected' | 'passes' | 'plug'>): string {
   const { currentA, transfer } = expected;
   if (currentA === null) return '';
@@ -37,7 +37,7 @@ export const plugWords = ({ holeMm, fillS }: PlugPlan): string =>
 export const paceWords = ({ secondsPer100Mm, travelSpeedMmPerMin }: Start['technique']): string =>
   `100 mm in ${secondsPer100Mm} s (${travelSpeedMmPerMin} mm/min).`;
 
-/** How the gun is held: "Push, about 10°: flatter …" */
+/** Returns how the gun is held: "Push, about 10°: flatter …" */
 export function gunWords({ gun, travelAngleDeg, workAngleDeg, because }: Start['technique']): string {
   const lean = gun === 'square' ? 'Square' : `${gun === 'push' ? 'Push' : 'Drag'} about ${Math.abs(travelAngleDeg)}°`;
   return `${lean}, ${workAngleDeg}° to the lower part (${because}).`;
@@ -59,7 +59,7 @@ export function passWords({ number, kind, legMm, settings, note }: Pass, dials: 
   return `${number}. ${KIND_WORDS[kind]}, as a leg of ${half(legMm)} mm${own.length === 0 ? '' : `, at ${own.join(' and ')}`}. ${note}`.trim();
 }
 
-/** How a sheet is sewn, line by line. */
+/** Returns how a sheet is sewn, line by line. */
 export function stitchWords({ tackEveryMm, stitchMm, pitchMm, pauseS, order, backing }: StitchPlan): string[] {
   return [
     `Tack every ${tackEveryMm} mm, so that no gap opens.`,
@@ -76,7 +76,7 @@ export const shadeWords = ({ shade: { least, comfortable } }: Start['protection'
     ? `Shade ${least}.`
     : `Shade ${least} at least; begin with ${comfortable}, and go lighter only if the pool is not seen.`;
 
-/** What is asked of the warmth of the plate, line by line; nothing where a dry plate will do for its one pass. */
+/** Returns what is asked of the warmth of the plate, line by line; nothing where a dry plate will do for its one pass. */
 export function plateHeatWords({ plateHeat, passes }: Pick<Start, 'plateHeat' | 'passes'>): string[] {
   if (plateHeat === null) return [];
   const { preheatC, interpassC, onlyByProcedure, because } = plateHeat;

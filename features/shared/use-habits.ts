@@ -5,7 +5,7 @@ import type { UnitSystem } from '@/core/quantity/units';
 import { HABITS } from '@/client/stored/device-state';
 import { useStored, useStoredPart } from '@/platform/stored';
 
-/** How this person welds, and how to change it. */
+/** Returns how this person welds, and how to change it. */
 export const useHabits = (): [Habits, (next: Habits) => void] => useStored(HABITS);
 
 /** The units this person reads. */

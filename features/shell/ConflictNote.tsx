@@ -25,7 +25,7 @@ const FIELD_WORDS: Record<string, string> = {
 /** Fields whose earlier value can be put back as it is. */
 const CAN_GO_BACK = ['outcome', 'note', 'title', 'name', 'use', 'rigId', 'putAway'];
 
-/** What was changed by two, in words. */
+/** Returns what was changed by two, in words. */
 function whatWords({ kind, field }: Conflict, bead: number | null, title: string | null): string {
   const what = FIELD_WORDS[field] ?? field;
   if (kind === 'change-bead') return `The ${what} of bead ${bead ?? ''}${title === null ? '' : ` on ${title}`}`;

@@ -4,7 +4,7 @@ import { Button } from '@/ui/Press';
 import { StateNote } from '@/ui/State';
 import { Words } from '@/ui/Words';
 
-/** What stands in a place that broke: never a blank page, always a way on. The other places go on working. */
+/** Shows what stands in a place that broke: never a blank page, always a way on. The other places go on working. */
 export function PlaceError({ error, retry }: ErrorBoundaryProps) {
   const router = useRouter();
   return (

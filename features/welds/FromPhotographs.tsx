@@ -22,7 +22,7 @@ type FromProps = {
   onType: (id: MeasureId, text: string) => void;
 };
 
-/** Whether a size is so near its limit that the photograph cannot tell on which side it is. */
+/** Returns whether a size is so near its limit that the photograph cannot tell on which side it is. */
 function isTooNear({ plusMinusMm }: Sized, id: MeasureId, { lines }: Judgement): boolean {
   const by = OVER_BY[id] ?? (id === 'poreLargestMm' ? ['pores'] : []);
   return lines.some(
@@ -31,7 +31,7 @@ function isTooNear({ plusMinusMm }: Sized, id: MeasureId, { lines }: Judgement):
   );
 }
 
-/** What was measured in photographs of the weld, each put into the inspection by a tap. */
+/** Shows what was measured in photographs of the weld, each put into the inspection by a tap. */
 export function FromPhotographs({ weld, draft, judged, onType }: FromProps) {
   const units = useUnits();
   const { data: pictures = [] } = usePictures({ owner: { weldId: weld.id }, beadIds: [] });

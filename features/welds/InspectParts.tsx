@@ -132,7 +132,7 @@ export const OVER_BY: { [id in MeasureId]?: string[] } = {
   misalignmentMm: ['misaligned'],
 };
 
-/** What follows from the figures: the throat that counts, beside the one that is wanted. */
+/** Shows what follows from the figures: the throat that counts, beside the one that is wanted. */
 function Computed({ judged: { computed } }: { judged: Judgement }) {
   const units = useUnits();
   const mm = (value: number): string => `${readable(value, 'length', units)} ${unitOf('length', units)}`;

@@ -5,7 +5,7 @@ import { useUnits } from '../shared/use-habits';
 import { WELD_STATE_WORDS } from '@/core/record/words/weld-words';
 import { lineText } from './weld-words';
 
-/** What the limits say of it so far. @param whole every limit, or only what is over */
+/** Shows what the limits say of it so far. @param whole every limit, or only what is over */
 export function JudgedSoFar({ judged, whole }: { judged: Judgement; whole: boolean }) {
   const units = useUnits();
   const { verdict, because, lines } = judged;

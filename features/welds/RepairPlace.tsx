@@ -39,7 +39,7 @@ const KIND_WORDS: Record<StepKind, string> = {
   restore: 'Coat again',
 };
 
-/** How what was over its limit is put right: one plan a defect, ticked step by step, with the figures for it. */
+/** Shows how what was over its limit is put right: one plan a defect, ticked step by step, with the figures for it. */
 export function RepairPlace({ weldId }: { weldId: string }) {
   useTitle('Repair');
   const router = useRouter();

@@ -43,7 +43,7 @@ export function WeldDetail({ weldId, named }: { weldId: string; named: boolean }
   return <WeldRecord weld={weld} />;
 }
 
-/** What is to be done next with a weld, by how it stands. */
+/** Shows what is to be done next with a weld, by how it stands. */
 function NextStep({ weld }: { weld: Weld }) {
   const router = useRouter();
   const params = { weldId: weld.id };

@@ -36,13 +36,17 @@ const JOBS: Job[] = [
   { baseMetal: 'mild-steel', thicknessMm: 8, joint: 'fillet', position: 'flat', surface: ['rust'], draught: 'breeze' },
 ];
 
+/** Draws until some hold; at usual priors a few are enough. */
+const MOST_DRAWN = 100_000;
+
 /** Draws causes at their priors until one to three hold that may hold together. */
 function drawCauses(priors: readonly number[], random: () => number): number[] {
-  for (;;) {
+  for (let drawn = 0; drawn < MOST_DRAWN; drawn++) {
     const held = priors.flatMap((prior, c) => (random() < prior ? [c] : []));
     const groups = held.map((c) => ENGINE.group[c]).filter((g) => g >= 0);
     if (held.length >= 1 && held.length <= 3 && new Set(groups).size === groups.length) return held;
   }
+  throw new Error(`no one to three causes hold together among ${MOST_DRAWN} draws`);
 }
 
 /** Figures whose residuals lie where the causes put them, with the scatter of hands and meters. */

@@ -133,7 +133,7 @@ class Rig {
     this.ofCylinder += minutes;
   }
 
-  /** What is wrong when a coupon is begun. */
+  /** Returns what is wrong when a coupon is begun. */
   faults(job: Job): Fault[] {
     for (const fault of FAULTS) {
       const wear = WEAR[fault.cause];
@@ -177,7 +177,7 @@ function setByHand(wanted: Settings, { offV, offWire }: Hand, steady: number): K
   };
 }
 
-/** How far from what was said a bead is begun, over what is usual: the workshop gets to know its machines. */
+/** Returns how far from what was said a bead is begun, over what is usual: the workshop gets to know its machines. */
 const unsteady = (daysAgo: number): number => 0.6 + 1.1 * ((daysAgo - NEWEST) / (OLDEST - NEWEST));
 
 type Told = Extract<DemoDay, { kind: 'coupon' }>;

@@ -13,7 +13,7 @@ const tenth = (x: number): number => Math.round(x * 10) / 10;
 /** How many in eight welds have something over its limit. */
 const FLAWED = 1 / 8;
 
-/** What is measured of a weld; flawed where the hand slipped. */
+/** Returns what is measured of a weld; flawed where the hand slipped. */
 function measuredOf(random: Random, job: Told['job'], lengthMm: number, flawed: boolean): Measured {
   const t = job.thicknessMm;
   const base: Measured = { crackMm: 0, unfusedMm: 0, poreCount: 0, undercutMm: tenth(0.3 * random()), lengthMm };

@@ -1,7 +1,7 @@
 import type { Job } from '../../core/case/schema';
 import type { Random } from '../../core/shop/world';
 
-/** What there is to weld at the canal trust: invented, like all of the demo. */
+/** Returns what there is to weld at the canal trust: invented, like all of the demo. */
 
 export const pick = <T>(random: Random, list: readonly T[]): T => list[Math.floor(random() * list.length)];
 

@@ -11,12 +11,12 @@ const HOUSE_NETWORKS = [
   /^100\.(6[4-9]|[7-9]\d|1[01]\d|12[0-7])\./,
 ];
 
-/** Whether an address is of a house's own network. Link-local ones are left out: they name no machine without its door. */
+/** Returns whether an address is of a house's own network. Link-local ones are left out: they name no machine without its door. */
 export const isHouseAddress = (address: string): boolean =>
   HOUSE_NETWORKS.some((network) => network.test(address)) || /^f[cd][0-9a-f]{2}:/i.test(address);
 
 /**
- * How this machine is reached now: its own name, the same for those who ask the network (`.local`), and its addresses in
+ * Returns how this machine is reached now: its own name, the same for those who ask the network (`.local`), and its addresses in
  * the house, IPv4 first.
  * @param named further names it was given
  */

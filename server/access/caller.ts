@@ -59,7 +59,7 @@ export const withCaller =
   };
 
 /**
- * Whether somebody keeps the workshop: whoever sits at the machine, and people who were made keepers and have a pass phrase of their
+ * Returns whether somebody keeps the workshop: whoever sits at the machine, and people who were made keepers and have a pass phrase of their
  * own, for anybody may pick a name.
  */
 export const isKeeper = ({ isAtMachine, person }: Caller): boolean =>

@@ -16,7 +16,7 @@ let folder: string;
 beforeEach(() => (folder = mkdtempSync(join(tmpdir(), 'jolly-tls-'))));
 afterEach(() => rmSync(folder, { recursive: true, force: true }));
 
-/** What a device that trusts the authority, and nothing else, says of a server that shows these. */
+/** Returns what a device that trusts the authority, and nothing else, says of a server that shows these. */
 async function meet({ cert, key }: Credentials, authority: string, host: string): Promise<string> {
   const server = createServer({ cert, key });
   await new Promise<void>((ready) => server.listen(0, '127.0.0.1', ready));

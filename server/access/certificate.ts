@@ -133,7 +133,7 @@ function kept(folder: string, name: string): Kept | null {
 const endsIn = (cert: string, now: Date): number =>
   (new Date(new X509Certificate(cert).validTo).getTime() - now.getTime()) / DAY_MS;
 
-/** Whether a certificate is good for all that the machine is reached by. */
+/** Returns whether a certificate is good for all that the machine is reached by. */
 function covers(cert: string, { names, addresses }: Reach): boolean {
   const one = new X509Certificate(cert);
   return (
@@ -141,7 +141,7 @@ function covers(cert: string, { names, addresses }: Reach): boolean {
   );
 }
 
-/** Whether the authority may sign for these names: it was made for those of its first day. */
+/** Returns whether the authority may sign for these names: it was made for those of its first day. */
 const maySignFor = (authority: string, names: readonly string[]): boolean => {
   const extension = new x509.X509Certificate(authority).getExtension('2.5.29.30');
   if (extension === null) return false;

@@ -5,7 +5,7 @@ import type { Session } from '../../core/access/access-schema';
 export type Network = {
   /** Addresses to open, best first. */
   addresses: () => string[];
-  /** What a device is asked to trust. */
+  /** Returns what a device is asked to trust. */
   trust: () => Session['trust'];
   /** The workshop's own authority as PEM; null where the certificate is somebody else's. */
   authority: () => string | null;

@@ -12,7 +12,7 @@ const COST = { algorithm: 2 satisfies Algorithm.Argon2id, memoryCost: 19_456, ti
 /** One phrase has one form, however a keyboard makes its letters; spaces around it are nobody's meaning. */
 const plain = (phrase: string): string => phrase.normalize('NFKC').trim();
 
-/** What is wrong with a new pass phrase, in words; null where nothing is. */
+/** Returns what is wrong with a new pass phrase, in words; null where nothing is. */
 export function phraseProblem(phrase: string): string | null {
   const { length } = plain(phrase);
   const { least, most } = PASS_PHRASE;
@@ -33,7 +33,7 @@ export async function setPassPhrase(store: Store, phrase: string, now: Date): Pr
   );
 }
 
-/** Whether it is the pass phrase; never where none was set. */
+/** Returns whether it is the pass phrase; never where none was set. */
 export async function isPassPhrase(store: Store, phrase: string): Promise<boolean> {
   const kept = store.select().from(access).get();
   return kept !== undefined && (await verify(kept.passPhrase, plain(phrase)));
@@ -61,7 +61,7 @@ export async function setOwnPhrase(
   });
 }
 
-/** Whether it is somebody's own pass phrase; never where they have none. */
+/** Returns whether it is somebody's own pass phrase; never where they have none. */
 export async function isOwnPhrase(store: Store, personId: string, phrase: string): Promise<boolean> {
   const kept = store.select({ passPhrase: people.passPhrase }).from(people).where(eq(people.id, personId)).get();
   return kept?.passPhrase != null && (await verify(kept.passPhrase, plain(phrase)));

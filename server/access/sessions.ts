@@ -99,7 +99,7 @@ export function notePersonOf(writing: Store, deviceId: string, personId: string 
 export const setPersonOf = (store: Store, deviceId: string, personId: string | null, isShown: boolean): Promise<void> =>
   together(store, (writing) => notePersonOf(writing, deviceId, personId, isShown));
 
-/** Whether a device has shown the pass phrase of somebody's own. */
+/** Returns whether a device has shown the pass phrase of somebody's own. */
 export const hasShown = (store: Store, deviceId: string, personId: string): boolean =>
   store
     .select({ personId: devicePeople.personId })
@@ -177,7 +177,7 @@ export async function makeJoinCode(store: Store, now: Date): Promise<{ code: str
   return { code, goodUntil };
 }
 
-/** Whether a code is good now. It is good for every device that scans it while it is shown. */
+/** Returns whether a code is good now. It is good for every device that scans it while it is shown. */
 export const isJoinCode = (store: Store, code: string, now: Date): boolean =>
   store
     .select({ codeHash: joinCodes.codeHash })

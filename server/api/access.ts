@@ -27,7 +27,7 @@ import {
 } from '../access/sessions';
 import { listWrongTries } from '../access/tries';
 
-/** How whoever asks stands. */
+/** Returns how whoever asks stands. */
 export const sessionOf = (caller: Caller, { network }: Context): Session => ({
   isGuarded: network !== null,
   isIn: isInside(caller),

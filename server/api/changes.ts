@@ -16,7 +16,7 @@ import { EXAMPLE_CHANGE } from './example-change';
 import { requireMay } from './people';
 import { endpoint, LIMIT, SharedAnswer, type AnyEndpoint, type Context } from './endpoint';
 
-/** What is now so of the thing that a change was of. */
+/** Returns what is now so of the thing that a change was of. */
 export const nowSo = ({ kind, of }: HistoryEntry, { store, report }: Context): Omit<Changed, 'entry'> =>
   shownAs(CHANGE_DESCRIPTORS[kind].of, store, of, report);
 

@@ -21,7 +21,7 @@ export type Context = Thinking & {
   database: string;
   /** The sum of the record by the month, worked out elsewhere. */
   charts: (of: { database: string; rigId: string | null; now: string }) => Promise<Charts>;
-  /** How the copies of the record stand. */
+  /** Returns how the copies of the record stand. */
   copies: () => Copies;
   log: Logger;
   now: () => Date;
@@ -110,7 +110,7 @@ export const endpoint = <Body>(stated: Endpoint<Body>): AnyEndpoint => stated;
 
 const ID_PATTERN = new RegExp(ID.pattern);
 
-/** What an address names that is no id, or a query that is not taken. */
+/** Returns what an address names that is no id, or a query that is not taken. */
 function addressProblems({ query = {} }: AnyEndpoint, request: Request): FieldProblem[] {
   const { id } = request.params;
   const problems: FieldProblem[] =

@@ -17,7 +17,7 @@ const WORD = { pattern: '^[a-z0-9-]{1,60}$', takes: 'an id such as voltage-low' 
 const MM = { pattern: '^\\d{1,3}(\\.\\d{1,2})?$', takes: 'a thickness in mm, such as 3 or 1.5' };
 const WHEN = { pattern: INSTANT.pattern, takes: INSTANT.description };
 
-/** What is asked of the log, as its query takes it. */
+/** Returns what is asked of the log, as its query takes it. */
 function filterOf(query: Record<string, string | undefined>): LogFilter {
   const { kinds, rig, text, cause, finding, metal, thinnest, thickest, outcome, by, from, to, after } = query;
   const [at, id] = after?.split('~') ?? [];

@@ -23,7 +23,7 @@ const AFTER = {
 const PUT_AWAY = { pattern: '^(true|false)$', takes: 'true or false', description: 'those put away instead' };
 const TEXT = { pattern: WORDS, takes: 'up to 80 letters', description: 'words of title, rig, who or note' };
 
-/** What of a query is a plain text, by name; what was not asked is left out. */
+/** Returns what of a query is a plain text, by name; what was not asked is left out. */
 function asked<Name extends string>(
   query: { [name in string]?: string },
   names: readonly Name[],

@@ -60,7 +60,7 @@ export async function backUp(file: string, to: string): Promise<Contents> {
   return contents;
 }
 
-/** Whether another program has a database open: it then cannot be had for oneself. */
+/** Returns whether another program has a database open: it then cannot be had for oneself. */
 function isInUse(file: string): boolean {
   const connection = connect(file, { timeout: 0 });
   try {

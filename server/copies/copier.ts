@@ -80,7 +80,7 @@ async function begin(): Promise<number> {
   return port;
 }
 
-/** What a line of its log says went wrong; null where nothing did. */
+/** Returns what a line of its log says went wrong; null where nothing did. */
 function wordsIn(line: string): string | null {
   try {
     const { level, msg, error } = JSON.parse(line) as { level?: string; msg?: string; error?: string };
@@ -111,7 +111,7 @@ async function progress(port: number): Promise<Progress | null> {
 const isPast = (one: Position, other: Position): boolean =>
   one.index > other.index || (one.index === other.index && one.offset >= other.offset);
 
-/** Whether this ends too: all is copied that the server wrote, or there was time enough for it. */
+/** Returns whether this ends too: all is copied that the server wrote, or there was time enough for it. */
 function isOver(): boolean {
   if (serverEnded === null) return false;
   const patience = state.trouble === null ? LAST_MS : BEGIN_MS;

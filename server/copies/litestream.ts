@@ -63,7 +63,7 @@ export function litestreamProgram({ LITESTREAM }: Record<string, string | undefi
 }
 
 /**
- * What Litestream is told: JSON is YAML.
+ * Returns what Litestream is told: JSON is YAML.
  * @param port where it says how far it is, to this machine alone
  */
 export const litestreamConfig = (database: string, place: CopyPlace, port: number): string =>

@@ -44,7 +44,7 @@ export function ensureMark(database: string, folder: string): string {
 
 export const isMarked = (folder: string, mark: string): boolean => markIn(folder) === mark;
 
-/** Whether a folder stands on the disk that the database stands on. */
+/** Returns whether a folder stands on the disk that the database stands on. */
 export function isOnSameDisk(database: string, folder: string): boolean {
   return existsSync(folder) && statSync(folder).dev === statSync(dirname(database)).dev;
 }

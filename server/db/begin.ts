@@ -2,7 +2,7 @@ import type { Store } from './engine/store';
 import { ledger } from './tables/schema';
 
 /**
- * Whether a database is new, so that it is yet to be decided if the demo workshop goes in. The decision is kept: a
+ * Returns whether a database is new, so that it is yet to be decided if the demo workshop goes in. The decision is kept: a
  * workshop that was begun empty stays empty.
  */
 export function isNew(store: Store): boolean {

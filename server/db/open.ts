@@ -5,6 +5,7 @@ import { type Connection, connect, engineFrom, storeOn } from './engine/connecti
 import { StartError } from '../errors/start-error';
 import { completeOldBeads } from './log/complete';
 import { listAnew } from './log/entries';
+import { setStaleTriggers } from './log/stale';
 import type { Store } from './engine/store';
 
 export type OpenedStore = { store: Store; connection: Connection; close: () => void };
@@ -84,6 +85,7 @@ export function openStore(file: string): OpenedStore {
     const store = storeOn(connection);
     if (!isReplica) {
       migrate(store, { migrationsFolder: MIGRATIONS });
+      setStaleTriggers(connection);
       completeOldBeads(store);
       store.transaction(() => listAnew(store));
     }

@@ -86,7 +86,7 @@ export function recordOfYears(days: readonly DemoDay[], rigs: readonly NewRig[],
     its.push({ ...last, id: demoId(3, AFTER + i), fittedAt, rig: withPartAnew(last.rig, day.part, fittedAt) });
   });
   kept.setups = [...setupsOf.values()].flat();
-  /** What was fitted at a time: a part may be changed between two beads. */
+  /** Returns what was fitted at a time: a part may be changed between two beads. */
   const setupAt = (rigId: string, at: string): SetupRow => fitted(rigId).findLast(({ fittedAt }) => fittedAt <= at)!;
 
   days.forEach((day, i) => {

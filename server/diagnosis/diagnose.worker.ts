@@ -11,7 +11,7 @@ export default function diagnose(input: Case): Answer {
   return answer(withEarlier(ENGINE, input));
 }
 
-/** What to start a case with. */
+/** Returns what to start a case with. */
 export function start(input: Case): StartAnswer | HeldStart {
   return startAnswer(withEarlier(ENGINE, input));
 }
@@ -21,7 +21,7 @@ export function chart({ input, proven }: { input: Case; proven: readonly SoundBe
   return ownChart(input, proven);
 }
 
-/** What judged beads say of their machine; a bead outside the arc model says nothing. */
+/** Returns what judged beads say of their machine; a bead outside the arc model says nothing. */
 export function learn(beads: readonly JudgedBead[]): (number[] | null)[] {
   return beads.map((bead) => {
     try {

@@ -23,7 +23,7 @@ const isSound = ({ outcome }: TaughtBead): boolean => outcome === 'sound';
 type Evidence = number[] | null;
 const kept = new WeakMap<Store, Map<string, Evidence>>();
 
-/** What each bead says, worked out once: nothing that happens later to rig or coupon changes it, only its judgement. */
+/** Returns what each bead says, worked out once: nothing that happens later to rig or coupon changes it, only its judgement. */
 async function evidenceOfAll(
   store: Store,
   beads: readonly TaughtBead[],
@@ -63,7 +63,7 @@ export async function chartOf(
 }
 
 /**
- * What a rig has taught so far.
+ * Returns what a rig has taught so far.
  * @param at now, for what fades
  * @returns null where there is no such rig
  */

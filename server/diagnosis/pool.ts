@@ -14,11 +14,11 @@ const MOST_WAITING = 64;
 /** What is worked out away from the thread that answers requests. */
 export type Thinking = {
   diagnose: (input: Case) => Promise<Answer>;
-  /** What to start a case with. */
+  /** Returns what to start a case with. */
   start: (input: Case) => Promise<StartAnswer | HeldStart>;
   /** A rig's own settings chart. */
   chart: (of: { input: Case; proven: readonly SoundBead[] }) => Promise<ChartCell[]>;
-  /** What each judged bead says of its machine. */
+  /** Returns what each judged bead says of its machine. */
   learn: (beads: readonly JudgedBead[]) => Promise<(number[] | null)[]>;
 };
 

@@ -29,7 +29,7 @@ function* reading(file: string, work: (store: Store) => Generator<string>): Gene
   }
 }
 
-/** What was measured in the photographs of some beads or welds, by their ids. */
+/** Returns what was measured in the photographs of some beads or welds, by their ids. */
 function measuredIn(
   store: Store,
   of: 'beadId' | 'weldId',
@@ -83,7 +83,7 @@ function* beadLines(store: Store, { units, decimal, report }: CsvAsked): Generat
   }
 }
 
-/** What a list gives a page at a time, those in use first, then those that were put away. */
+/** Returns what a list gives a page at a time, those in use first, then those that were put away. */
 function* pages<Thing, After>(
   page: (putAway: boolean, after: After | undefined) => { things: Thing[]; after: After | null },
 ): Generator<Thing[]> {

@@ -23,7 +23,7 @@ export type Plan = {
 
 const none = (): Counts => Object.fromEntries(RECORD_KINDS.map((kind) => [kind, 0])) as Counts;
 
-/** What is kept of some ids, by id. */
+/** Returns what is kept of some ids, by id. */
 export function storedById(store: Store, kind: RecordKind, ids: readonly string[]): Map<string, Thing> {
   const found = new Map<string, Thing>();
   for (let from = 0; from < ids.length; from += A_PAGE)
@@ -73,7 +73,7 @@ function numberTaken(store: Store, kept: RecordRows): Map<string, string> {
 }
 
 /**
- * What taking a record in would come to: what is new, what is otherwise here, and what cannot be taken, each with its reason.
+ * Returns what taking a record in would come to: what is new, what is otherwise here, and what cannot be taken, each with its reason.
  * Nothing is written.
  * @param kept things that hold what their schemas take
  */

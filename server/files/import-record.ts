@@ -28,7 +28,7 @@ function reportOf({ add, change, same }: Plan, refused: readonly Refused[], done
   return { counts, refused: refused.length, reasons: refused.slice(0, MOST_REASONS).map(({ why }) => why), done };
 }
 
-/** What new things name that stands here already. */
+/** Returns what new things name that stands here already. */
 function knownFor(store: Store, { beads: ran, proven: saved }: RecordRows): Parameters<typeof insertAll>[2] {
   const of = <Kind extends RecordKind>(kind: Kind, ids: readonly string[]) =>
     [...storedById(store, kind, [...new Set(ids)]).values()] as unknown as RecordRows[Kind];

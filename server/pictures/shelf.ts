@@ -9,7 +9,7 @@ export const shelfOf = (database: string): string => join(dirname(database), 'pi
 
 export type PictureSize = 'whole' | 'small';
 
-/** What a file is called on any shelf. @param hash 64 hexadecimal letters: nothing else is ever made into a path */
+/** Returns what a file is called on any shelf. @param hash 64 hexadecimal letters: nothing else is ever made into a path */
 export function fileName(hash: string, size: PictureSize): string {
   if (!/^[0-9a-f]{64}$/.test(hash)) throw new RangeError('no name of a picture');
   return `${hash.slice(0, 2)}/${size === 'whole' ? `${hash}.jpg` : `${hash}.small.jpg`}`;

@@ -41,7 +41,7 @@ function nameRefused(name: string): string | null {
 
 type Entry = { name: string; content: Buffer };
 
-/** Whether a ZIP has the list that it ends with: one that was cut short between two files has not. */
+/** Returns whether a ZIP has the list that it ends with: one that was cut short between two files has not. */
 function hasEnd(file: string): boolean {
   const handle = openSync(file, 'r');
   try {
@@ -117,7 +117,7 @@ async function* entriesOf(file: string): AsyncGenerator<Entry> {
   }
 }
 
-/** What is to be done with one picture of a ZIP. */
+/** Returns what is to be done with one picture of a ZIP. */
 async function taken(store: Store, shelf: string, { name, content }: Entry): Promise<LookedAt | 'same' | string> {
   const [, hash] = NAME.exec(name)!;
   if (!isFileNamed(store, hash))

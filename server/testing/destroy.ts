@@ -43,7 +43,7 @@ export async function renameRig(server: MortalServer, name: string): Promise<voi
   if (status !== 200) throw new Error(`the change was answered with ${status}`);
 }
 
-/** What the rigs of a database are called. */
+/** Returns what the rigs of a database are called. */
 export function rigNames(database: string): string[] {
   const { connection, close } = openStore(database);
   const names = connection.prepare('SELECT name FROM rigs').pluck().all() as string[];

@@ -22,7 +22,7 @@ export async function openGuarded(options: Partial<AppOptions> = {}): Promise<Wo
   return shop;
 }
 
-/** What a request carries from an address, with what its device shows. */
+/** Returns what a request carries from an address, with what its device shows. */
 export const from = (address: string, cookie?: string): Record<string, string> => ({
   'x-forwarded-for': address,
   ...(cookie === undefined ? {} : { cookie }),

@@ -1,5 +1,5 @@
 import { v7 } from 'uuid';
-import type { ChangeKind , FieldsOf } from '../../core/record/kinds/all';
+import type { ChangeKind, FieldsOf } from '../../core/record/kinds/all';
 import type { CouponChange } from '../../core/record/kinds/coupons';
 import type { RigChange } from '../../core/record/kinds/rigs';
 import type { BeadChange, NewBead, NewCoupon, NewRig } from '../../core/record/shapes/record-schema';

@@ -50,7 +50,7 @@ const document = openApi(DESCRIBED) as {
   paths: Record<string, Record<string, { responses: Record<string, Answer> }>>;
   components: { responses: Record<string, Answer> };
 };
-/** What is described of an answer: as such, or for every address alike. */
+/** Returns what is described of an answer: as such, or for every address alike. */
 function answerOf(responses: Record<string, Answer>, status: number): Answer | undefined {
   const stated = responses[String(status)] ?? (DEFAULT_STATUSES.includes(status) ? responses.default : undefined);
   const name = stated?.$ref?.split('/').pop();

@@ -173,14 +173,18 @@ function findingsOf(causes: readonly CauseId[], draw: Draw): Record<string, Find
   return shown >= 2 ? findings : findingsOf(causes, draw);
 }
 
+/** Jobs that are drawn until one has a sound setting that the fault can spoil; most have. */
+const MOST_DRAWN = 1000;
+
 /**
  * Draws a job on a rig with a sound setting, and spoils one figure of it, in one of five jobs two.
  * @param random a stream of numbers from 0 to 1
  * @param fault what is spoiled first
+ * @throws Error where none can be spoiled so
  */
 export function drawSpoiled(random: () => number, fault: Fault): Spoiled {
   const draw = drawing(random);
-  for (;;) {
+  for (let drawn = 0; drawn < MOST_DRAWN; drawn++) {
     const { rig: name, thinMm, thickMm } = draw.pick(PLATES);
     const rig = { ...RIGS[name], ...machine(draw) };
     const thicknessMm = Number((thinMm * (thickMm / thinMm) ** random()).toFixed(1));
@@ -217,12 +221,13 @@ export function drawSpoiled(random: () => number, fault: Fault): Spoiled {
       flow: flowWindowOf(setup, sound.stickOutMm, good.current),
     };
   }
+  throw new Error(`no job with a sound setting that ${fault} can spoil among ${MOST_DRAWN}`);
 }
 
 /** How far a corrected setting may lie from the sound one: volts, a share of the wire, millimetres. */
 const LANDED = { voltageV: 0.8, wireShare: 0.1, stickOutMm: 3 };
 
-/** Whether corrected figures came back to the sound ones; which did not. */
+/** Returns whether corrected figures came back to the sound ones; which did not. */
 export function missedBy({ sound, flow }: Spoiled, to: { [name in MainSetting]?: number }): MainSetting[] {
   const missed: MainSetting[] = [];
   if (Math.abs((to.voltageV ?? 0) - sound.voltageV) > LANDED.voltageV) missed.push('voltageV');

@@ -28,7 +28,7 @@ export function settingsMoved(moves: readonly Move[]): SettingMove[] {
   return moves.flatMap((move) => (move.kind === 'setting' ? [move] : []));
 }
 
-/** What a correction is worked out from when the causes stand at given chances, whatever the findings say. */
+/** Returns what a correction is worked out from when the causes stand at given chances, whatever the findings say. */
 export function workWith(chances: { [id in CauseId]?: number }, input: Case = EXAMPLE_CASE): Work {
   const setup = arcSetup(input);
   const causes = Object.entries(chances)

@@ -38,7 +38,7 @@ export const CHANGE_SCHEMA = {
 
 type WithId = { required: readonly string[]; properties: { id: unknown } };
 
-/** What a kind of change takes as its fields, for the published description: of what it begins, the id stands in `of`. */
+/** Returns what a kind of change takes as its fields, for the published description: of what it begins, the id stands in `of`. */
 function fieldsOf(kind: ChangeKind): object {
   const { begins, fields } = CHANGES[kind];
   if (!begins) return fields;

@@ -13,7 +13,7 @@ export function judged(weld: Pick<Weld, 'job' | 'repairs'>, inspection: NewInspe
 }
 
 /**
- * How a weld stands: by its newest inspection; one that was repaired since has to be looked at again. What only says that
+ * Returns how a weld stands: by its newest inspection; one that was repaired since has to be looked at again. What only says that
  * something was not looked at does not stand for an inspection.
  */
 export function weldState(inspections: readonly Inspection[], repairs: readonly NewRepair[]): WeldState {

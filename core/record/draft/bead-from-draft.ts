@@ -77,7 +77,7 @@ export function draftAfter(draft: Draft, answer: Answer, changes: Habits['change
 
 type LastBead = Pick<Bead, 'settings' | 'readings' | 'move' | 'leaves' | 'outcome'>;
 
-/** How figures were got that the rig does not say by itself: a guess stays one, and a pace is as sure as it was. */
+/** Returns how figures were got that the rig does not say by itself: a guess stays one, and a pace is as sure as it was. */
 const saidOf = (readings: Bead['readings']): Bead['readings'] =>
   Object.fromEntries(
     Object.entries(readings).filter(([name, how]) => how === 'estimate' || name === 'travelSpeedMmPerMin'),

@@ -17,7 +17,7 @@ export type BeadFacts = {
   experience?: Bead['experience'];
 };
 
-/** What was taught of causes that the knowledge still holds; nothing where nothing was. */
+/** Returns what was taught of causes that the knowledge still holds; nothing where nothing was. */
 function experienceOf(taught: Bead['experience']): Experience | undefined {
   if (taught === undefined) return undefined;
   const { machine, suspects = [], changes = [], causes = [] } = taught;

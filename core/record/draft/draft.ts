@@ -9,7 +9,7 @@ export type { Draft, DraftHistory } from '../shapes/draft-schema';
 type Field = string | number;
 const fieldsOf = (draft: Draft, part: FieldBefore['part']): Record<string, Field> => draft[part] ?? {};
 
-/** What the bead before left, as a case takes it. */
+/** Returns what the bead before left, as a case takes it. */
 export const suspectsOf = ({ suspects = {} }: Pick<Draft, 'suspects'>): { cause: string; times: number }[] =>
   Object.entries(suspects).map(([cause, times]) => ({ cause, times }));
 

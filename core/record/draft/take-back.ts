@@ -8,7 +8,7 @@ type Judged = Pick<Bead, 'number' | 'settings' | 'outcome'>;
 export type TakeBack = { worse: number; than: number; turns: Turn[] };
 
 /**
- * What to take back first where the last bead was judged worse than the one before: every figure that was changed between
+ * Returns what to take back first where the last bead was judged worse than the one before: every figure that was changed between
  * them and does not stand where it was. A figure that was not known before cannot be gone back to.
  * @param beads of the coupon, in the order they were run
  * @param now figures of the bead that is next

@@ -10,7 +10,7 @@ export type ThingDescriptor<Row = unknown> = {
   readonly name: string;
   /** The schema of one in the file of a record. */
   readonly schema: { readonly required: readonly string[]; readonly properties: object };
-  /** What the schema cannot say of it. */
+  /** Returns what the schema cannot say of it. */
   readonly problems?: (row: never) => FieldProblem[];
   /** The fields that may be otherwise later: everything else is written once. */
   readonly mayChange: readonly string[];
@@ -30,7 +30,7 @@ export type ChangeDescriptor<Fields = unknown> = {
   readonly fields: object;
   /** Whether the thing begins with it. */
   readonly begins: boolean;
-  /** What the schema cannot say of its fields. */
+  /** Returns what the schema cannot say of its fields. */
   readonly problems?: (fields: never) => FieldProblem[];
   /** Of what has an id of its own: the field that names it in the history. */
   readonly puts?: string;

@@ -1,7 +1,7 @@
 import type { CareKnown } from '../../care/due';
 import type { Change } from '../change/change';
 
-/** What is known of the care of a rig, with what waits on the device laid over it: what was done begins anew. */
+/** Returns what is known of the care of a rig, with what waits on the device laid over it: what was done begins anew. */
 export function careWith(known: readonly CareKnown[], rigId: string, waiting: readonly Change[]): CareKnown[] {
   return known.map((one) =>
     waiting.reduce(

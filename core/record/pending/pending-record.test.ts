@@ -1,6 +1,6 @@
 import { EXAMPLE_CASE } from '../../cases/example';
 import type { ChangeOf } from '../change/change';
-import type { FieldsOf , ChangeKind } from '../kinds/all';
+import type { FieldsOf, ChangeKind } from '../kinds/all';
 import type { Bead, Coupon, RigRecord } from '../shapes/record-schema';
 import { couponBegun, couponsBegun, couponWith, rigsWith, summaryOf, summaryWith } from './pending-record';
 

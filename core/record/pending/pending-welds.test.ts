@@ -1,7 +1,7 @@
 import { EXAMPLE_CASE } from '../../cases/example';
 import { LEVELS } from '../../inspection/levels';
 import type { Change, ChangeOf } from '../change/change';
-import type { FieldsOf , ChangeKind } from '../kinds/all';
+import type { FieldsOf, ChangeKind } from '../kinds/all';
 import type { Bead, Coupon } from '../shapes/record-schema';
 import {
   levelsWith,

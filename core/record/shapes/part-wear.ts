@@ -60,7 +60,7 @@ const RECORDED: Record<FittedPart, (rig: Rig) => unknown> = {
   cylinder: ({ gas }) => gas,
 };
 
-/** Whether something that was recorded is now said otherwise; what is recorded for the first time is no other part. */
+/** Returns whether something that was recorded is now said otherwise; what is recorded for the first time is no other part. */
 function isAnother(was: unknown, now: unknown): boolean {
   if (was === null || now === null || typeof was !== 'object' || typeof now !== 'object') return !isSame(was, now);
   return Object.entries(was).some(

@@ -8,7 +8,7 @@ export type Named = { bead: number | null; name: string | null };
 
 const quoted = (text: unknown): string => `“${String(text)}”`;
 
-/** What stands in a field, in words. */
+/** Returns what stands in a field, in words. */
 export function fieldWords(field: string, value: unknown): string {
   if (field === 'outcome') return value === null ? 'not judged' : quoted(OUTCOME_WORDS[value as NonNullable<Outcome>]);
   if (field === 'putAway') return value === true ? 'put away' : 'in use';
@@ -17,7 +17,7 @@ export function fieldWords(field: string, value: unknown): string {
   return quoted(value);
 }
 
-/** What single fields come to, in words. */
+/** Returns what single fields come to, in words. */
 function fieldsWords(what: string, fields: object): string {
   return Object.entries(fields)
     .map(([field, value]) => {

@@ -95,7 +95,7 @@ export function careEntry(task: CareTask, by: string): EntryWords {
 
 type Fitted = Pick<Setup, 'rig' | 'display'>;
 
-/** What of a machine was changed from one setup to the next, in a few words. @param before null for its first */
+/** Returns what of a machine was changed from one setup to the next, in a few words. @param before null for its first */
 export function refitEntry(now: Fitted, before: Fitted | null, rigName: string): EntryWords {
   if (before === null) return plain(rigName, 'Set down for the first time', []);
   const anew = FITTED_PARTS.filter((part) => now.rig.fittedAt?.[part] !== before.rig.fittedAt?.[part]);

@@ -88,7 +88,7 @@ function Chart({ curve, to }: ChartProps) {
 
 type Point = Omit<ChartPoint, 'label' | 'outcome'> | null;
 
-/** Whether the next bead stands elsewhere. */
+/** Returns whether the next bead stands elsewhere. */
 function isMove(now: Point, next: Point): next is NonNullable<Point> {
   if (now === null || next === null) return false;
   return next.voltageV !== now.voltageV || next.wireSpeedMPerMin !== now.wireSpeedMPerMin;
@@ -169,7 +169,7 @@ function Drawn({ scale, curve, beads, now, next, inks }: DrawnProps) {
 
 type LegendProps = { learned: boolean; moved: boolean; beads: number; inks: ChartInks };
 
-/** What the marks mean. */
+/** Shows what the marks mean. */
 function Legend({ learned, moved, beads, inks }: LegendProps) {
   const swatch = (color: string, opacity: number) => (
     <View style={{ width: 22, height: 14, backgroundColor: color, opacity, borderRadius: 2 }} />

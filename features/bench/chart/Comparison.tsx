@@ -38,7 +38,7 @@ const signed = (value: number): string =>
     .replace(/^-0\.0$/, '0.0')
     .replace('-', '−');
 
-/** What changes from these settings to the next, a line each. */
+/** Returns what changes from these settings to the next, a line each. */
 function changeLines({ correction: { before, after } }: Answer, length: (mm: number) => string): string[] {
   if (before === null || after === null) return [];
   const change = (
@@ -123,7 +123,7 @@ const TRANSFER_WORDS: Record<NonNullable<Answer['arc']['transfer']>, string> = {
   unstable: 'no steady arc in this gas',
 };
 
-/** What the arc model makes of the settings, for those who want to see the numbers behind it. */
+/** Shows what the arc model makes of the settings, for those who want to see the numbers behind it. */
 function ModelFigures({ answer: { arc } }: { answer: Answer }) {
   const units = useUnits();
   if (arc.currentA === null || arc.balancedVoltageV === null) return null;

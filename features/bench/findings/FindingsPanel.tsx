@@ -32,7 +32,7 @@ const byId = new Map<string, Finding>(FINDINGS.map((entry) => [entry.id, entry])
 
 type PanelProps = { wide: boolean; searchField: RefObject<TextInput | null> };
 
-/** What the bead shows, picked by picture: the most telling first, by sense, or by typing a trade word. */
+/** Shows what the bead shows, picked by picture: the most telling first, by sense, or by typing a trade word. */
 export function FindingsPanel({ wide, searchField }: PanelProps) {
   // The next bead begins with nothing held or sought.
   return <Panel key={useDraftPart(({ id }) => id)} wide={wide} searchField={searchField} />;
@@ -149,7 +149,7 @@ function Panel({ wide, searchField }: PanelProps) {
   );
 }
 
-/** What a recording of the arc says, beside the ear. */
+/** Shows what a recording of the arc says, beside the ear. */
 function Listen() {
   const heard = useDraftPart((draft) => draft.heard !== undefined);
   const [open, setOpen] = useState(heard);

@@ -89,7 +89,7 @@ export default function ListenHere() {
 
 type GoingProps = { state: RecordingState; onStop: () => void; onLeave: () => void };
 
-/** What goes on while it is recorded and listened to. */
+/** Shows what goes on while it is recorded and listened to. */
 function Going({ state, onStop, onLeave }: GoingProps) {
   switch (state.kind) {
     case 'opening':
@@ -124,7 +124,7 @@ function Going({ state, onStop, onLeave }: GoingProps) {
   }
 }
 
-/** How loud it is: from forty decibels under full on the left to full on the right. */
+/** Shows how loud it is: from forty decibels under full on the left to full on the right. */
 function LevelBar({ peak }: { peak: number }) {
   const share = clamp(1 + Math.log10(Math.max(peak, 1e-6)) / 2, 0, 1);
   return (
@@ -141,7 +141,7 @@ function LevelBar({ peak }: { peak: number }) {
   );
 }
 
-/** What was heard, in words and as a strip of the run. */
+/** Shows what was heard, in words and as a strip of the run. */
 function RecordingReport({ heard, balanced, name }: { heard: Heard; balanced: number | null; name: string }) {
   const { title, text } = heardWords(heard, balanced);
   return (

@@ -95,7 +95,7 @@ export function KnobEditor({ setting, onClose }: EditorProps) {
   );
 }
 
-/** How the figure was got: a guess speaks more softly than a meter. */
+/** Shows how the figure was got: a guess speaks more softly than a meter. */
 function ReadingChoice({ setting }: { setting: SettingName }) {
   const { read } = useBenchActions();
   const { input } = useLive();

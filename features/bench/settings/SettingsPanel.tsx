@@ -14,7 +14,7 @@ import { KnobEditor } from './KnobEditor';
 
 type PanelProps = { open: SettingName | null; onOpen: (setting: SettingName | null) => void; wide: boolean };
 
-/** What the machine was set to for this bead: large figures, the knob's own marks beside them. */
+/** Shows what the machine was set to for this bead: large figures, the knob's own marks beside them. */
 export function SettingsPanel({ open, onOpen, wide }: PanelProps) {
   const [more, setMore] = useState(false);
   const { usesGas, has } = useBenchRecords();

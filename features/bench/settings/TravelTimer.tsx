@@ -151,7 +151,7 @@ function ByLeg({ onPace }: { onPace: (pace: number | null) => void }) {
   );
 }
 
-/** What the wire that is fed makes of the pace, and whether watch and leg can both be right. */
+/** Shows what the wire that is fed makes of the pace, and whether watch and leg can both be right. */
 function AgainstWire({ byTime, byLeg }: { byTime: number | null; byLeg: number | null }) {
   const units = useUnits();
   const { answer } = useLive();

@@ -13,7 +13,7 @@ import { useBenchRecords } from '../state/bench';
 import { CautionNotes } from '../../shared/CautionNotes';
 
 /**
- * What has to be said and done before figures are given. What is said here is kept with the job, as a correction of it.
+ * Shows what has to be said and done before figures are given. What is said here is kept with the job, as a correction of it.
  * @param brief true where the stops do not stand in full above
  */
 export default function SafetyGateCard({ gate: { asks, stops }, brief }: { gate: SafetyGate; brief: boolean }) {

@@ -41,7 +41,7 @@ import {
 } from '../../shared/start-words';
 
 /**
- * What to start with where figures are not known: the first thing an empty bench says. What must happen first stands
+ * Shows what to start with where figures are not known: the first thing an empty bench says. What must happen first stands
  * before it: a question or a stop of the job holds the figures back until it is answered, or said to be done.
  * @param brief the figures alone, without the hand
  */
@@ -156,7 +156,7 @@ function RigLink() {
   );
 }
 
-/** What stands in for what was not said: unknown is not passed off as known. */
+/** Shows what stands in for what was not said: unknown is not passed off as known. */
 function Assumed({ texts }: { texts: readonly string[] }) {
   const textIn = useTextIn();
   return texts.length === 0 ? null : (
@@ -164,7 +164,7 @@ function Assumed({ texts }: { texts: readonly string[] }) {
   );
 }
 
-/** What machine, wire or position do not allow, and what then. */
+/** Shows what machine, wire or position do not allow, and what then. */
 function Limits({ texts }: { texts: readonly string[] }) {
   const textIn = useTextIn();
   return texts.map((text) => (
@@ -206,7 +206,7 @@ function Expected({ start }: { start: Start }) {
   );
 }
 
-/** What is on the spool or in the cylinder and will not last for the weld. */
+/** Shows what is on the spool or in the cylinder and will not last for the weld. */
 function Lasts({ start }: { start: Start }) {
   const { rig, job } = useBenchRecords().coupon;
   const taken = useTaken(rig);
@@ -214,7 +214,7 @@ function Lasts({ start }: { start: Start }) {
   return <Limits texts={stockNotes(input, stockOf(rig.setup.rig, taken), runsOf(start))} />;
 }
 
-/** What is due on this machine now, by this shop's own times: said before a bead is run with a worn part. */
+/** Shows what is due on this machine now, by this shop's own times: said before a bead is run with a worn part. */
 function DueOnRig() {
   const { rig } = useBenchRecords().coupon;
   const { data } = useCare(rig.id);

@@ -41,13 +41,13 @@ export function useDraftPart<Part>(select: (draft: Draft) => Part): Part {
   return useStoredPart(draftOn(coupon.id), (history) => select((history ?? fresh).now));
 }
 
-/** Whether there is a step to go back. */
+/** Returns whether there is a step to go back. */
 export function useCanUndo(): boolean {
   const { coupon } = useBenchRecords();
   return useStoredPart(draftOn(coupon.id), (history) => (history?.past.length ?? 0) > 0);
 }
 
-/** Whether a bead was there when the bench was opened, or was logged on this device. */
+/** Returns whether a bead was there when the bench was opened, or was logged on this device. */
 export function useIsOurs(beadId: string | null): boolean {
   const { coupon } = useBenchRecords();
   const [first] = useState(beadId);

@@ -5,12 +5,12 @@ import { changesOf } from '@/core/learning/changes-of-plate';
 import type { Bead, Coupon } from '@/core/record/shapes/record-schema';
 import type { Asked } from '@/workers/protocol';
 
-/** Whether what the server made of a rig is of the rig as it stands: not before it forgot, or was timed anew. */
+/** Returns whether what the server made of a rig is of the rig as it stands: not before it forgot, or was timed anew. */
 const isOf = (teaching: Teaching, { learnsSince, runOutScale }: Coupon['rig']): boolean =>
   teaching.since === (learnsSince ?? null) && teaching.runOutScale === (runOutScale ?? null);
 
 /**
- * What the next answer on a coupon begins with: what its rig has taught, and the judged beads of this coupon that the
+ * Returns what the next answer on a coupon begins with: what its rig has taught, and the judged beads of this coupon that the
  * server has not made something of yet, so that they count at once, with the network gone too.
  * @param teaching of the rig as the server made it last; null where it was never seen
  */
@@ -40,7 +40,7 @@ export function askedAgain(bead: Bead, coupon: Coupon, teaching: Teaching | null
   return { input: caseOfBead(bead, setup, job), lesson: lessonFor(coupon, teaching) };
 }
 
-/** What is known before the bead in front of the welder: what the beads before left, and the causes this rig is known for. */
+/** Returns what is known before the bead in front of the welder: what the beads before left, and the causes this rig is known for. */
 export function experienceFor(draft: Pick<Draft, 'suspects'>, teaching: Teaching | null): Bead['experience'] {
   const suspects = suspectsOf(draft);
   const causes = (teaching?.causes ?? []).map(({ name: _, ...counts }) => counts);

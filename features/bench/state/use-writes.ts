@@ -71,7 +71,7 @@ function arcControlOf({ start }: Pick<Answer, 'start'>): Settings {
   return { ...(arcControlPct === undefined ? {} : { arcControlPct }), ...(trimPct === undefined ? {} : { trimPct }) };
 }
 
-/** What can be done on the bench. The actions never change, so that no one is drawn again for them. */
+/** Returns what can be done on the bench. The actions never change, so that no one is drawn again for them. */
 export function useWrites(
   records: Records,
   fresh: DraftHistory,
@@ -97,7 +97,7 @@ export function useWrites(
       rest.end();
       store(shape(), step(history(), make(history().now)));
     };
-    /** What is put on a bead by undoing: against the newest that is known of it. */
+    /** Returns what is put on a bead by undoing: against the newest that is known of it. */
     const changeBead = (id: string, fields: BeadChange): Promise<boolean> => {
       const { coupon } = latest.current.records;
       const bead = coupon.beads.find((one) => one.id === id);

@@ -7,7 +7,7 @@ import { walkOn } from '@/client/stored/device-state';
 import { platform } from '@/platform/ports';
 import { store, stored, useStored } from '@/platform/stored';
 
-/** Whether an instant lies in the day that is now, by the clock of this device. */
+/** Returns whether an instant lies in the day that is now, by the clock of this device. */
 const isToday = (iso: string): boolean => new Date(iso).toDateString() === platform().now().toDateString();
 
 /** Looks at a rig that were made today and found fine; heard anew when one is made. */

@@ -71,7 +71,7 @@ function CauseRow({ verdict, open, onPress }: { verdict: NamedCause; open: boole
 /** A reason in trade words: what it is, and why it speaks. */
 const reasonText = ({ name, because }: NamedReason): string => `${name}: ${because}`;
 
-/** How strongly a weight speaks, in words: under 2 to 1, under 7 to 1, more. */
+/** Returns how strongly a weight speaks, in words: under 2 to 1, under 7 to 1, more. */
 function strengthWords(weight: number): string {
   const size = Math.abs(weight);
   if (size < 0.7) return 'a little';

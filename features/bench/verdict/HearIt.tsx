@@ -99,7 +99,7 @@ function OneArc({ title, input, settings, playing, onToggle }: OneProps) {
 const NOT_HEARD =
   'Not to be heard: that takes a wire, volts and wire speed, and an arc without pulse, within what a machine is set to.';
 
-/** What is heard, in words and drawn. */
+/** Shows what is heard, in words and drawn. */
 function SoundReport({ sounded: { caption, figures, trace } }: { sounded: Sounded }) {
   const { peakA, shorted } = figures;
   const peaks = peakA === null ? '' : `, peaks up to ${10 * Math.round(Math.max(...trace.currentA) / 10)} A`;

@@ -25,7 +25,7 @@ const SafetyGateCard = lazy(() => import('../start/SafetyGateCard'));
 /** Fetched when somebody wants to hear. */
 const HearIt = lazy(() => import('./HearIt'));
 
-/** What to do, one thing at a time: from → to in large figures, the knob's mark as large. */
+/** Shows what to do, one thing at a time: from → to in large figures, the knob's mark as large. */
 export function Moves({ answer }: { answer: Answer }) {
   const { moves, outOfReach, procedure } = answer.correction;
   const textIn = useTextIn();
@@ -115,14 +115,14 @@ function MoveList({ answer }: { answer: Answer }) {
   );
 }
 
-/** What this rig has taught that the figures count on. */
+/** Shows what this rig has taught that the figures count on. */
 function Learned() {
   const { judged } = useLive();
   const words = learnedWords(judged?.experience?.machine);
   return words === null ? null : <Words className="text-faint">{`Learned of this rig: ${words}`}</Words>;
 }
 
-/** How it should sound, for whoever wants to hear. */
+/** Shows how it should sound, for whoever wants to hear. */
 function ByEar({ answer }: { answer: Answer }) {
   const [hears, toggle] = useHears();
   return (

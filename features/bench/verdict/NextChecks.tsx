@@ -19,7 +19,7 @@ type ChecksProps = {
 
 const MOST_SHOWN = 4;
 
-/** What would tell the most for the least time; one tap answers it. */
+/** Shows what would tell the most for the least time; one tap answers it. */
 export function NextChecks({ checks, askFor, onOpenKnob }: ChecksProps) {
   if (checks.length === 0 && askFor === null) return null;
   return (

@@ -59,7 +59,7 @@ export function Verdict({ onOpenKnob, beside = false }: VerdictProps) {
   );
 }
 
-/** What does not add up, said before anything is made of it. */
+/** Shows what does not add up, said before anything is made of it. */
 function NoteList({ notes }: { notes: readonly Note[] }) {
   if (notes.length === 0) return null;
   return (

@@ -13,7 +13,7 @@ const GOOD_SIGNS = 2;
 const good = new Set<string>(FINDINGS.flatMap(({ id, good: isGood }) => (isGood ? [id] : [])));
 
 /**
- * What to say first of an answer.
+ * Returns what to say first of an answer.
  * @param findings what was tapped
  */
 export function headline(

@@ -13,7 +13,7 @@ const toggle = (): void => {
 };
 
 /**
- * Whether somebody wants to hear how it sounds. Said once it holds until the page is closed: the verdict comes and goes with every
+ * Returns whether somebody wants to hear how it sounds. Said once it holds until the page is closed: the verdict comes and goes with every
  * figure, and would forget it.
  */
 export const useHears = (): [hears: boolean, toggle: () => void] => [

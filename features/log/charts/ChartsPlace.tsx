@@ -20,7 +20,7 @@ const ALL = 'all';
 /** Under so many beads a share says nothing. */
 const FEWEST = 8;
 
-/** What two years come to: causes, beads to sound, sound at the first bead, and what worn parts do. */
+/** Shows what two years come to: causes, beads to sound, sound at the first bead, and what worn parts do. */
 export function ChartsPlace() {
   useTitle('Charts');
   const router = useRouter();

@@ -22,7 +22,7 @@ type MonthChartProps = {
   values: readonly (number | null)[];
   /** Most of the scale; as much as the figures want where it is left out. */
   most?: number;
-  /** How a figure reads. */
+  /** Returns how a figure reads. */
   words: (value: number) => string;
 };
 

@@ -9,7 +9,7 @@ export const monthWords = (month: string): string => MONTH.format(dateOf(month))
 /** Months between the right edge of a chart and its last label. */
 const FROM_EDGE = 2;
 
-/** What stands under a chart: every so many months, with the year where it begins. */
+/** Returns what stands under a chart: every so many months, with the year where it begins. */
 export function monthLabels(months: readonly string[], every: number): string[] {
   return months.map((month, i) => {
     // Counted from the newest but one or two: a label under the last point would be cut at the edge.

@@ -17,7 +17,7 @@ export function cardBead({ beads, setups }: Pick<Coupon, 'beads' | 'setups'>): C
 }
 
 /**
- * What a card asks the model: the job as it is known now, run with the bead's setup and figures, and nothing that the bead
+ * Returns what a card asks the model: the job as it is known now, run with the bead's setup and figures, and nothing that the bead
  * showed: how it is led, how warm the plate has to be, what to wear.
  */
 export function cardCase({ bead, setup }: CardBead, { job }: Pick<Coupon, 'job'>): Case {

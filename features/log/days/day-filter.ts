@@ -63,7 +63,7 @@ export function thicknessOf(text: string, units: UnitSystem): number | null {
   return mm <= 999 ? Number(mm.toFixed(2)) : null;
 }
 
-/** What cannot be taken of the filter, by field. */
+/** Returns what cannot be taken of the filter, by field. */
 export function dayProblems(params: DayParams, units: UnitSystem): { [field in keyof DayParams]?: string } {
   const problems: { [field in keyof DayParams]?: string } = {};
   for (const field of ['from', 'to'] as const) {
@@ -98,6 +98,6 @@ export function dayQuery(params: DayParams, units: UnitSystem): Record<string, s
   );
 }
 
-/** How many things narrow the list, the words of the search aside. */
+/** Returns how many things narrow the list, the words of the search aside. */
 export const narrowedBy = (params: DayParams): number =>
   DAY_PARAMS.filter((name) => name !== 'text' && (params[name] ?? '') !== '').length;

@@ -21,7 +21,7 @@ export function pageOf({ what, id, bead }: Leads): Href & string {
   return `/${what}/${id}`;
 }
 
-/** What makes a line itself. */
+/** Returns what makes a line itself. */
 export const lineOf = ({ kind, of }: Entry): string => `${kind} ${of}`;
 
 export const opened = (entry: Entry): Opened => ({ line: lineOf(entry), ...leadsTo(entry) });
@@ -32,7 +32,7 @@ export const openedText = ({ line, what, id, bead }: Opened): string =>
 
 const OPENED = /^([a-z]+ [0-9a-f-]{36})\.(coupon|proven|weld|parts|care)\.([0-9a-f-]{36})(?:\.([1-9]\d{0,3}))?$/;
 
-/** What an address says is open; null where it says nothing that can be. */
+/** Returns what an address says is open; null where it says nothing that can be. */
 export function openedFrom(text: string | undefined): Opened | null {
   const found = OPENED.exec(text ?? '');
   if (found === null) return null;

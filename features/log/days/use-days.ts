@@ -19,7 +19,7 @@ export function useDays(asked: Record<string, string>) {
   });
 }
 
-/** What the log can be narrowed to. @param enabled whether anybody looks at it */
+/** Returns what the log can be narrowed to. @param enabled whether anybody looks at it */
 export function useFacets(enabled: boolean): Known<Facets> {
   const query = useQuery({
     queryKey: [...DAYS, 'facets'],

@@ -18,11 +18,11 @@ const KINDS: { [kind in RecordKind]: string } = {
   pictures: 'Photographs',
 };
 
-/** Whether taking it in would leave all as it is. */
+/** Returns whether taking it in would leave all as it is. */
 const isNothing = ({ counts }: Taken): boolean =>
   Object.values(counts).every(({ added, changed }) => added + changed === 0);
 
-/** What a file would add or change, and the way on; or why nothing of it goes in. */
+/** Shows what a file would add or change, and the way on; or why nothing of it goes in. */
 export function TakenPreview({ name, taken, onTake }: { name: string; taken: Taken; onTake: () => void }) {
   const { refused, reasons } = taken;
   return (
@@ -52,7 +52,7 @@ export function TakenPreview({ name, taken, onTake }: { name: string; taken: Tak
   );
 }
 
-/** What a file holds, by kind: how much of it is new, how much otherwise. */
+/** Shows what a file holds, by kind: how much of it is new, how much otherwise. */
 export function Counts({ taken: { counts } }: { taken: Taken }) {
   const kinds = (Object.keys(KINDS) as RecordKind[]).filter((kind) => counts[kind] !== undefined);
   if (kinds.length === 0) return null;

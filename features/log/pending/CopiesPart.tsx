@@ -13,7 +13,7 @@ const SELDOM_MS = 60_000;
 
 type Known = { copies: Copies; now: Date };
 
-/** How the copies stand; undefined until it is known, and where the server cannot be reached. */
+/** Returns how the copies stand; undefined until it is known, and where the server cannot be reached. */
 function useCopies(every: number): Known | undefined {
   // With each answer it is a later hour, though the answer be the same: how long nothing was copied is seen by that alone.
   const { data, dataUpdatedAt } = useQuery({

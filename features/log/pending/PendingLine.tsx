@@ -4,7 +4,7 @@ import { useOutbox } from '@/client/outbox/outbox';
 import { Words } from '@/ui/Words';
 import { useServerState } from '../../../client/server-state';
 
-/** How what waits stands with the server, in a sentence. */
+/** Returns how what waits stands with the server, in a sentence. */
 export function usePendingWords(): string | null {
   const waiting = useOutbox();
   const { away, trouble } = useServerState();

@@ -45,7 +45,7 @@ export function PendingPlace() {
   );
 }
 
-/** What a change is of, from what this device has seen and from what waits. */
+/** Returns what a change is of, from what this device has seen and from what waits. */
 function useNamed(change: OutboxItem['change']): Named {
   const client = useQueryClient();
   const waiting = useOutbox();
@@ -100,7 +100,7 @@ function PendingCard({ waiting }: { waiting: OutboxItem }) {
   );
 }
 
-/** What can be made of a change that was refused. */
+/** Shows what can be made of a change that was refused. */
 function RefusedWays({ waiting: { seq, change, refused } }: { waiting: OutboxItem }) {
   const router = useRouter();
   const { put } = useSubmit();

@@ -3,7 +3,7 @@ import type { Copies } from '@/core/record/shapes/copies-schema';
 /** What stood in the way for a moment is no news. */
 const PATIENCE_MS = 15_000;
 
-/** Whether nothing is copied for longer than is usual. @param copies as the server says they stand */
+/** Returns whether nothing is copied for longer than is usual. @param copies as the server says they stand */
 export function isNotCopied({ trouble, since, upTo }: Copies, now: Date): boolean {
   const last = upTo === null ? null : now.getTime() - Date.parse(upTo);
   if (trouble === null) return false;

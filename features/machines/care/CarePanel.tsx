@@ -26,7 +26,7 @@ const STATE_WORDS: Record<DueState, string> = {
   fine: 'In time',
 };
 
-/** What is due on a machine, how each is done, and done in one tap. */
+/** Shows what is due on a machine, how each is done, and done in one tap. */
 export function CarePanel({ rig }: { rig: RigRecord }) {
   useTitle(`${rig.name}: its care`);
   const router = useRouter();

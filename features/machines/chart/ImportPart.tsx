@@ -75,7 +75,7 @@ function Problems({ read: { name, lines, ignored, problems } }: { read: ReadChar
   );
 }
 
-/** What the chart as a whole is off by, in a sentence. */
+/** Returns what the chart as a whole is off by, in a sentence. */
 function wholeWords({ offV, heat }: CheckedChart): string[] {
   const off =
     offV === null || Math.abs(offV) < 0.5

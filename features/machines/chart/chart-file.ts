@@ -42,7 +42,7 @@ export function chartCsv(cells: readonly ChartCell[], units: UnitSystem): string
 }
 
 /**
- * What a line across the chart says above a cell: that from there on the metal crosses another way. Null where it crosses as in the
+ * Returns what a line across the chart says above a cell: that from there on the metal crosses another way. Null where it crosses as in the
  * cell before.
  */
 export function turnWords(cell: ChartCell, before: ChartCell | undefined): string | null {

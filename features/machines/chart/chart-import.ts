@@ -40,7 +40,7 @@ const unitsOf = (quantity: Quantity): string =>
   [...new Set(SYSTEMS.map((system) => unitOf(quantity, system)))].join(' or ');
 const sameUnit = (a: string, b: string): boolean => a.replace(/\s/g, '').toLowerCase() === b.toLowerCase();
 
-/** What a head says its column holds, or what is wrong with it. */
+/** Returns what a head says its column holds, or what is wrong with it. */
 function columnOf(head: string): Column | string {
   const [, name = '', unit = null] = /^([^(,]+?)\s*(?:\(([^)]*)\))?$/.exec(head.trim().toLowerCase()) ?? [];
   const marked = /^(.+?),?\s*(?:mark|knob|tap)$/.exec(head.trim().toLowerCase());

@@ -4,7 +4,7 @@ import type { NewRig, RigRecord } from '@/core/record/shapes/record-schema';
 import { makeChange } from '../../../client/send-changes';
 
 /**
- * What a form changes of a rig, and nothing else.
+ * Returns what a form changes of a rig, and nothing else.
  * @param typed the rig that was typed; what is fitted has its old id where it is the same
  * @param from as it was when the form was begun, or null for a new one
  */

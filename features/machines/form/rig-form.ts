@@ -172,7 +172,7 @@ export function typedGas(texts: Record<keyof Gas, string>): Gas {
   return Object.fromEntries(Object.entries(texts).map(([share, text]) => [share, typedFigure(text) ?? 0])) as Gas;
 }
 
-/** What a wire wants beside itself: process, studs, and gas where it needs any. */
+/** Returns what a wire wants beside itself: process, studs, and gas where it needs any. */
 export function fittedFor(wireClass: WireClass, gas: RigValues['gas']): Pick<RigValues, 'gas' | 'polarity'> {
   if (wireClass === 'tubular-self-shielded') return { gas: null, polarity: 'electrode-negative' };
   const usual: Gas = wireClass === 'solid-aluminium' ? { argonPct: 100 } : { argonPct: 82, co2Pct: 18 };
@@ -182,7 +182,7 @@ export function fittedFor(wireClass: WireClass, gas: RigValues['gas']): Pick<Rig
 /** Ids and time for what a form may make, taken when it is begun. */
 export type Begun = { rigId: string; setupId: string; at: string };
 
-/** What a rig has that stands in no field of the form, such as when its parts were fitted. */
+/** Returns what a rig has that stands in no field of the form, such as when its parts were fitted. */
 function withoutFields(rig: Rig): Rig {
   const typed: (keyof Rig)[] = [
     'nozzleBoreMm',

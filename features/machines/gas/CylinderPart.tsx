@@ -129,7 +129,7 @@ export function CylinderPart({ rig, wanted, lengthMm }: CylinderProps) {
   );
 }
 
-/** What the cylinder still holds by its last reading and the beads since. */
+/** Shows what the cylinder still holds by its last reading and the beads since. */
 function Held({ rig, flowLPerMin }: { rig: RigRecord; flowLPerMin: number }) {
   const units = useUnits();
   const { gasL } = stockOf(rig.setup.rig, useTaken(rig));

@@ -89,7 +89,7 @@ export function cylinderFrom({ kind, pressure, volume, weight }: GasWork, units:
 type Reckoned = { supply: Supply; problem: null } | { supply: null; problem: string | null };
 
 /**
- * What the cylinder that was typed does for a job.
+ * Returns what the cylinder that was typed does for a job.
  * @param flowLPerMin that has to flow
  * @param travelMmPerMin of a pass
  * @param job its length, null where it is not known, and its passes

@@ -63,7 +63,7 @@ export function KnobChart({ name, dial }: KnobChartProps) {
 }
 
 const round = (mark: number): number => Number(mark.toFixed(1));
-/** How many marks are written, so that they are round ones. */
+/** Returns how many marks are written, so that they are round ones. */
 const labelsFor = (span: number): number => [5, 6, 4, 3].find((parts) => Number.isInteger((2 * span) / parts)) ?? 5;
 /** The top of the scale: four even steps of a round figure. */
 const STRIDES = [1, 2, 3, 4, 5, 6, 8, 10, 15, 20, 25, 50, 100, 150, 200, 250, 300];

@@ -37,7 +37,7 @@ const SCALES = [
   { value: 'taps', label: 'a switch with taps' },
 ] as const satisfies readonly { value: KnobWork['scale']; label: string }[];
 
-/** What the knobs of a rig stand for, taken down pair by pair at the machine. */
+/** Shows what the knobs of a rig stand for, taken down pair by pair at the machine. */
 export function KnobsPanel({ rig }: { rig: RigRecord }) {
   useTitle(`${rig.name}: its knobs`);
   const router = useRouter();

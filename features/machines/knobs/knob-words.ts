@@ -30,7 +30,7 @@ export function pairText(
 /** Steps that a knob is looked over at to say how sure it is. */
 const STEPS = 18;
 
-/** How sure a knob is over what was taken down, in a sentence; null where its pairs do not say how they were got. */
+/** Returns how sure a knob is over what was taken down, in a sentence; null where its pairs do not say how they were got. */
 export function sureWords(name: FigureDial, dial: Dial, units: UnitSystem): string | null {
   const { quantity } = SETTINGS[name];
   if (dial.points.some(({ by }) => by === undefined)) return null;

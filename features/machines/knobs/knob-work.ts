@@ -16,11 +16,11 @@ export type WorkProblem = {
 
 const NOTHING_TYPED = { mark: '', figure: '', seconds: '6', length: '', wire: '' };
 
-/** Whether a machine shows its volts while it welds; taken for so where nothing is said. */
+/** Returns whether a machine shows its volts while it welds; taken for so where nothing is said. */
 export const showsVolts = ({ meters }: Pick<Rig, 'meters'>): boolean => meters?.includes('volts') ?? true;
 
 /**
- * How a pair of each knob is usually got, the surest first. Without a meter of its own a machine's volts are easiest told by
+ * Returns how a pair of each knob is usually got, the surest first. Without a meter of its own a machine's volts are easiest told by
  * a bead; a meter can still be clipped on.
  */
 export function sourcesOf(name: FigureDial, { meters }: Pick<Rig, 'meters'>): readonly PairSource[] {

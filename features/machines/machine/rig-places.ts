@@ -2,5 +2,5 @@
 const RIG_PARTS = ['taught', 'knobs', 'gas', 'chart', 'parts', 'care', 'change'] as const;
 export type RigPart = (typeof RIG_PARTS)[number];
 
-/** Whether an address names a side of a rig. */
+/** Returns whether an address names a side of a rig. */
 export const isRigPart = (name: string): name is RigPart => (RIG_PARTS as readonly string[]).includes(name);

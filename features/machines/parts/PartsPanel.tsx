@@ -18,7 +18,7 @@ import { arcTimeWords } from '../gas/gas-work';
 import { SpoolPart } from './SpoolPart';
 import { useRefit } from '../machine/use-refit';
 
-/** What each part is, in a few words, as it is recorded. */
+/** Returns what each part is, in a few words, as it is recorded. */
 function sizeWords(part: FittedPart, rig: Rig, units: UnitSystem): string {
   const { parts = {}, wire } = rig;
   const size = (mm: number | undefined): string => (mm === undefined ? '' : wireSize(mm, units));
@@ -28,7 +28,7 @@ function sizeWords(part: FittedPart, rig: Rig, units: UnitSystem): string {
   return part === 'spool' ? size(wire?.diameterMm) : '';
 }
 
-/** What is fitted on a rig since when, what it has done, and a new one of the same in one tap. */
+/** Shows what is fitted on a rig since when, what it has done, and a new one of the same in one tap. */
 export function PartsPanel({ rig }: { rig: RigRecord }) {
   useTitle(`${rig.name}: its parts`);
   const router = useRouter();
@@ -91,7 +91,7 @@ export function PartsPanel({ rig }: { rig: RigRecord }) {
   );
 }
 
-/** What a part has done: "since 4 May 2026, 34 beads, about 9 min of arc". What the server has not counted yet is not said. */
+/** Returns what a part has done: "since 4 May 2026, 34 beads, about 9 min of arc". What the server has not counted yet is not said. */
 function wornWords(fittedAt: string | undefined, worn: Worn | undefined): string {
   const since = fittedAt === undefined ? 'not known since when' : `since ${dayWords(fittedAt)}`;
   if (worn === undefined || worn.since !== (fittedAt ?? null)) return since;

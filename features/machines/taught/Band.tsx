@@ -17,7 +17,7 @@ type BandProps = {
 /** Twice the spread to either side: where it lies nineteen times in twenty. */
 const WIDTHS = 2;
 
-/** What is believed of a figure, as a band on a scale; behind it, pale, what is believed of any machine. */
+/** Shows what is believed of a figure, as a band on a scale; behind it, pale, what is believed of any machine. */
 export function Band({ low, high, at, spread, spreadBefore, thin = false }: BandProps) {
   const share = (value: number): number => clamp((100 * (value - low)) / (high - low), 0, 100);
   const span = (middle: number, half: number) => {

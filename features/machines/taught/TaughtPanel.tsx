@@ -37,7 +37,7 @@ const wireBand = ({ wireScale, sure }: Believed, before: Believed) => ({
   spreadBefore: 100 * (before.sure?.wireScaleSd ?? 0),
 });
 
-/** What a rig has taught: its volts and wire against the arc, from which beads, how sure, and what it is known for. */
+/** Shows what a rig has taught: its volts and wire against the arc, from which beads, how sure, and what it is known for. */
 export function TaughtPanel({ rig }: { rig: RigRecord }) {
   useTitle(`${rig.name}: what it has taught`);
   const router = useRouter();

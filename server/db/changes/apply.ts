@@ -28,7 +28,7 @@ function overrodeBy(
   });
 }
 
-/** Whether a change is the one that was taken under its id. */
+/** Returns whether a change is the one that was taken under its id. */
 function isTaken(entry: HistoryEntry, { kind, of, fields }: Incoming): boolean {
   if (entry.kind !== kind || entry.of !== of) return false;
   // What was begun is held against what is kept; what was found as it stood was not written down.

@@ -33,7 +33,7 @@ const TOLD_AT_ONCE = 5;
 type Announcement = { told: number; latest: number; waiting: Set<() => void>; isComing: boolean };
 const tellings = new WeakMap<Store, Announcement>();
 
-/** What those who wait were told of last. The first write after a rest is told at once, those after it together. */
+/** Returns what those who wait were told of last. The first write after a rest is told at once, those after it together. */
 function tellingOf(store: Store): Announcement {
   const known = tellings.get(store);
   if (known !== undefined) return known;
@@ -109,7 +109,7 @@ const MOST_GIVEN = 40;
 const given = new WeakMap<Store, Map<string, Changes>>();
 
 /**
- * What changed since a revision as those who wait are told of it, worked out once for all that ask the same.
+ * Returns what changed since a revision as those who wait are told of it, worked out once for all that ask the same.
  * @returns the same object to each: it is not to be changed
  */
 export function changesForListeners(
@@ -139,7 +139,7 @@ const shownBetween = (ask: (shown: AnyShown) => unknown[]): ShownLists =>
   Object.fromEntries(Object.values(SHOWN).map((shown) => [shown.list, ask(shown)])) as ShownLists;
 
 /**
- * What changed since a revision, oldest first. Writes of one revision stay together, so a page may hold some more than
+ * Returns what changed since a revision, oldest first. Writes of one revision stay together, so a page may hold some more than
  * its limit. Where one revision wrote very much, as a file that was taken in does, that alone is said.
  * @param since the newest revision the asker knows, 0 for none
  * @param newest how far it goes: what is written later is left for another time

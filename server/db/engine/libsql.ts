@@ -90,7 +90,7 @@ class Statement {
 /** That the server which a replica's changes go to cannot be reached, or gave up. */
 const PRIMARY_AWAY = 'PRIMARY_AWAY';
 
-/** What SQLite itself says keeps its code; anything else is said by the way to the other site. */
+/** Returns an error with the code that SQLite itself gave it; anything else is said by the way to the other site. */
 function withPrimary<Done>(isReplica: boolean, work: () => Done): Done {
   try {
     return work();

@@ -47,7 +47,7 @@ const TAKES = Object.assign({}, ...Object.values(STORED).map(({ changes }) => ch
 /** Does what a change says. @param by who made it, by name @throws Refusal where it cannot be done */
 export const takeChange: Take = (writing, change, by) => TAKES[change.kind](writing, change, by);
 
-/** What is now so of the thing that a change was of, under its name; null where there is none. */
+/** Returns what is now so of the thing that a change was of, under its name; null where there is none. */
 export function shownAs(as: AnyShown['as'], store: Store, id: string, report: Report): Omit<Changed, 'entry'> {
   const shown = Object.values(SHOWN).find((one) => one.as === as)!;
   return { [as]: shown.find(store, id, report) };

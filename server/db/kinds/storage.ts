@@ -70,7 +70,7 @@ export const put = (isNew: boolean, couponId: string | null, field: string, id: 
   before: isNew && before !== undefined ? { [field]: before } : {},
 });
 
-/** What a change is of. @throws Refusal where there is none */
+/** Returns what a change is of. @throws Refusal where there is none */
 export function required<Thing>(now: Thing | null, of: string, what: string): Thing {
   if (now !== null) return now;
   throw new Refusal('not-found', [{ field: 'of', takes: `the id of a ${what} that is kept; there is no ${of}` }]);

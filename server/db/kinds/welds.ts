@@ -9,7 +9,7 @@ import { welds, weldSteps } from '../tables/schema';
 import { begun, put, required, setFields, type Shown, type Storage } from './storage';
 import { storedRows } from './stored-rows';
 
-/** How a weld stands by its inspections and repairs. */
+/** Returns how a weld stands by its inspections and repairs. */
 const stateOf = ({ steps }: WeldRow) =>
   weldState(
     steps.flatMap((step) => ('inspection' in step ? [step.inspection] : [])),

@@ -16,7 +16,7 @@ const plainWords = (id: string): string => id.replace(/-/g, ' ');
 
 type Row = typeof beads.$inferSelect;
 
-/** What an older bead lacks: the names of what it states, the words of its verdict, and its drawing. */
+/** Returns what an older bead lacks: the names of what it states, the words of its verdict, and its drawing. */
 function completed(row: Row, setup: typeof setups.$inferSelect, job: typeof jobs.$inferSelect): Partial<Row> {
   const bead = toBead(row);
   const names = Object.fromEntries(

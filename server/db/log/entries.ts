@@ -40,7 +40,7 @@ function plateOf({ baseMetal, thicknessMm, otherThicknessMm }: Job): Pick<Row, '
   return { baseMetal: baseMetal ?? null, thicknessMm: thin };
 }
 
-/** Whether an id is among those given as one text, so that a statement is the same for any number of them. */
+/** Returns whether an id is among those given as one text, so that a statement is the same for any number of them. */
 const among = (id: SQLiteColumn): SQL => sql`${id} IN (SELECT value FROM json_each(${sql.placeholder('ids')}))`;
 const asText = (ids: readonly string[]): { ids: string } => ({ ids: JSON.stringify(ids) });
 
@@ -185,7 +185,7 @@ const LISTED: Record<EntryKind, (store: Store, ids: string[]) => Listed[]> = {
   care: listedCare,
 };
 
-/** What cannot be read is not listed; reading the thing itself says why. */
+/** Returns what cannot be read is not listed; reading the thing itself says why. */
 function readOneByOne(store: Store, kind: EntryKind, ids: string[]): Listed[] {
   try {
     return LISTED[kind](store, ids);

@@ -36,7 +36,7 @@ function matching(text: string): string | null {
   return words.length === 0 ? null : words.map((word) => `"${word}"*`).join(' ');
 }
 
-/** What a filter asks for by name, as a statement takes it; what is not asked is null. */
+/** Returns what a filter asks for by name, as a statement takes it; what is not asked is null. */
 function valuesOf(filter: LogFilter) {
   const { rigId, text, cause, finding, baseMetal, thinnestMm, thickestMm, outcome, by, from, to, after } = filter;
   const asked = { rigId, cause, finding, baseMetal, thinnestMm, thickestMm, outcome, by, from, to };
@@ -129,7 +129,7 @@ const MOST_CHOICES = 40;
 const findingName = (id: string): string =>
   isStatedId(id) ? evidenceName(id) : (DEFECT_WORDS[id as Defect] ?? id.replace(/-/g, ' '));
 
-/** What the log can be narrowed to: only what there is, the most frequent first. */
+/** Returns what the log can be narrowed to: only what there is, the most frequent first. */
 export function facetsOfLog(store: Store): Facets {
   const by = (column: typeof entries.cause | typeof entries.by | typeof entries.baseMetal) => {
     const rows = store

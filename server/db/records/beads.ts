@@ -64,7 +64,7 @@ const NAMED = [
   },
 ] as const;
 
-/** What a new bead names must be kept, and the version of the job must be of its own coupon. */
+/** Returns what a new bead names must be kept, and the version of the job must be of its own coupon. */
 const missing = (store: Store, { couponId, setupId, jobId }: NewBead): FieldProblem[] =>
   NAMED.flatMap(({ field, takes, kept }) =>
     kept(store).get({ couponId, setupId, jobId }) === undefined ? [{ field, takes }] : [],
@@ -144,7 +144,7 @@ const nowById = perStore((store) => {
     .prepare();
 });
 
-/** What may change of a bead, as it stands, with its coupon; null where there is none. */
+/** Returns what may change of a bead, as it stands, with its coupon; null where there is none. */
 export function beadNow(store: Store, id: string): (Required<BeadChange> & { couponId: string }) | null {
   return nowById(store).get({ id }) ?? null;
 }

@@ -35,7 +35,7 @@ export function lookAfter({ store, revision }: Writing, rigId: string, { id, tas
 const later = (a: string | null, b: string | null | undefined): string | null =>
   a === null || (b ?? '') > a ? (b ?? a) : a;
 
-/** What is known of everything that is looked after on a rig; null where there is no such rig. */
+/** Returns what is known of everything that is looked after on a rig; null where there is no such rig. */
 export function careOf(store: Store, rigId: string): CareKnown[] | null {
   const rig = findRig(store, rigId);
   if (rig === null) return null;

@@ -48,7 +48,7 @@ export function toCouponRow({ coupon, rigName, job }: JoinedRow): CouponRow {
   return { id, rigId, rigName, title, createdAt, putAway, revision, job: toJob(job) };
 }
 
-/** What a filter asks for, its values left open. */
+/** Returns what a filter asks for, its values left open. */
 function conditions({ state, rigId, text, after }: CouponFilter): SQL | undefined {
   return and(
     eq(coupons.putAway, sql.placeholder('putAway')),
@@ -158,7 +158,7 @@ export function findCoupon(store: Store, id: string, report: Report): Coupon | n
   };
 }
 
-/** What may change of a coupon, as it stands; null where there is none. */
+/** Returns what may change of a coupon, as it stands; null where there is none. */
 export function couponNow(store: Store, id: string): (Required<CouponChange> & { jobId: string }) | null {
   const { title, rigId, putAway, jobId } = coupons;
   return store.select({ title, rigId, putAway, jobId }).from(coupons).where(eq(coupons.id, id)).get() ?? null;

@@ -60,7 +60,7 @@ const sinceOf = perStore((store) =>
     .prepare(),
 );
 
-/** What others than this device did to a thing after a revision, newest first. @param device null for a program */
+/** Returns what others than this device did to a thing after a revision, newest first. @param device null for a program */
 export function sinceByOthers(store: Store, of: string, against: number, device: string | null): HistoryEntry[] {
   const rows = sinceOf(store).all({ of, against });
   return rows.filter((row) => row.device === null || row.device !== device).map(toEntry);

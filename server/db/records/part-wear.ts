@@ -16,7 +16,7 @@ function readAt({ spool, cylinder }: Rig, part: Worn['part']): string | null {
 }
 
 /**
- * What the parts of a rig have done since each was fitted. Of a part that nobody said when it was fitted only the beads are
+ * Returns what the parts of a rig have done since each was fitted. Of a part that nobody said when it was fitted only the beads are
  * counted: on a rig of many thousand their arc time would be read from each of them, and say nothing of the part.
  * @returns null where there is no such rig
  */

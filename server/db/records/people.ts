@@ -29,7 +29,7 @@ export function findPerson(store: Store, id: string): Person | null {
   return row === undefined ? null : toPerson(row);
 }
 
-/** What somebody is called now; null where there is nobody of this id. */
+/** Returns what somebody is called now; null where there is nobody of this id. */
 export const nameOf = (store: Store, id: string | null): string | null =>
   id === null ? null : (byId(store).get({ id })?.name ?? null);
 
@@ -66,7 +66,7 @@ export function changePerson(store: Store, id: string, { isKeeper, ...change }: 
   return findPerson(store, id);
 }
 
-/** What follows somebody from device to device; null where there is nobody of this id. */
+/** Returns what follows somebody from device to device; null where there is nobody of this id. */
 export function followingOf(store: Store, id: string): Following | null {
   const row = store.select({ habits: people.habits }).from(people).where(eq(people.id, id)).get();
   if (row === undefined) return null;

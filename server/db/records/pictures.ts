@@ -5,7 +5,8 @@ import type {
   Picture,
   PictureChange,
   PictureFile,
- PictureOwner } from '../../../core/record/shapes/picture-schema';
+  PictureOwner,
+} from '../../../core/record/shapes/picture-schema';
 import { Refusal } from '../../errors/refusal';
 import { readable, toPicture, type Unreadable } from '../tables/rows';
 import { beads, pictures, proven, welds } from '../tables/schema';
@@ -118,7 +119,7 @@ export function setPicture({ store, revision }: Writing, id: string, fields: Pic
   setRow(store, pictures, id, { ...rest, ...measured, revision: revision() });
 }
 
-/** What may change of a picture, as it stands, with the coupon it goes back to; null where there is none. */
+/** Returns what may change of a picture, as it stands, with the coupon it goes back to; null where there is none. */
 export function pictureNow(store: Store, id: string): (Required<PictureChange> & { couponId: string | null }) | null {
   const picture = findPicture(store, id);
   if (picture === null) return null;
@@ -126,7 +127,7 @@ export function pictureNow(store: Store, id: string): (Required<PictureChange> &
   return { view, note, measuring, takenBack, couponId: couponOf(store, picture) };
 }
 
-/** Whether any picture has this file. */
+/** Returns whether any picture has this file. */
 export const isFileNamed = (store: Store, hash: string): boolean =>
   store.select({ id: pictures.id }).from(pictures).where(eq(pictures.hash, hash)).get() !== undefined;
 

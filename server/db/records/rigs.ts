@@ -36,7 +36,7 @@ export const factsOf = ({
 }: Pick<NewSetup, 'rig' | 'arcControlRising' | 'display'>): string =>
   JSON.stringify({ rig, arcControlRising, display });
 
-/** What may change of a rig, as it stands; null where there is none. */
+/** Returns what may change of a rig, as it stands; null where there is none. */
 export function rigNow(store: Store, id: string): (Required<RigChange> & { setupId: string }) | null {
   const { name, note, putAway, learnsSince, runOutScale, setupId } = rigs;
   return (

@@ -155,7 +155,7 @@ export function savedSettingsOfRig(store: Store, rigId: string, report: Report):
   });
 }
 
-/** What may change of a kept setting, as it stands; null where there is none. */
+/** Returns what may change of a kept setting, as it stands; null where there is none. */
 export function savedSettingNow(
   store: Store,
   id: string,

@@ -107,7 +107,7 @@ export function weldsBetween(store: Store, from: number, to: number, report: Rep
   return readAll(store, rows, report);
 }
 
-/** What may change of a weld, as it stands, with the coupon it goes back to; null where there is none. */
+/** Returns what may change of a weld, as it stands, with the coupon it goes back to; null where there is none. */
 export function weldNow(store: Store, id: string): (Required<WeldChange> & { couponId: string }) | null {
   const { title, note, putAway } = welds;
   return (

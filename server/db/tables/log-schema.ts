@@ -49,7 +49,7 @@ export const entryFindings = sqliteTable(
   (table) => [primaryKey({ columns: [table.finding, table.entryId] }), index('findings_by_entry').on(table.entryId)],
 );
 
-/** Things whose entry has to be made anew. Triggers put them in, so that no way of writing can forget to. */
+/** Things whose entry has to be made anew. Triggers put them in (server/db/log/stale.ts), so that no way of writing can forget to. */
 export const staleEntries = sqliteTable(
   'stale_entries',
   { kind: text('kind').$type<EntryKind>().notNull(), of: text('of').notNull() },

@@ -99,7 +99,7 @@ export function toPicture({
   };
 }
 
-/** How a drawn bead is kept, or null where it cannot be read: a list shows the rest of the row all the same. */
+/** Returns how a drawn bead is kept, or null where it cannot be read: a list shows the rest of the row all the same. */
 export function toAppearance(text: string | null): Bead['appearance'] {
   try {
     return text === null ? null : documentOf(text);

@@ -1,4 +1,4 @@
-/** Whether two documents say the same, whatever the order of their fields. */
+/** Returns whether two documents say the same, whatever the order of their fields. */
 export function sameDocument(a: string, b: string): boolean {
   const ordered = (_: string, value: unknown): unknown =>
     typeof value === 'object' && value !== null && !Array.isArray(value)
