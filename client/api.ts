@@ -1,6 +1,6 @@
 import type { Change } from '@/core/record/change/change';
 import type { Changed, Changes, HistoryEntry } from '@/core/record/change/change-schema';
-import type { PictureOwner , Picture } from '@/core/record/shapes/picture-schema';
+import type { PictureOwner, Picture } from '@/core/record/shapes/picture-schema';
 import type { Coupon, CouponPage, RigRecord } from '@/core/record/shapes/record-schema';
 import type { CareKnown } from '@/core/care/due';
 import type { Teaching } from '@/core/learning/teaching';

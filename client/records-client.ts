@@ -3,7 +3,7 @@ import { QueryClient, type Query, type QueryKey } from '@tanstack/react-query';
 import type { Level } from '@/core/inspection/level-schema';
 import type { Changed } from '@/core/record/change/change-schema';
 import type { SavedSetting } from '@/core/record/shapes/saved-setting-schema';
-import type { PictureOwner , Picture } from '@/core/record/shapes/picture-schema';
+import type { PictureOwner, Picture } from '@/core/record/shapes/picture-schema';
 import type { Bead, Coupon, RigRecord } from '@/core/record/shapes/record-schema';
 import type { Weld } from '@/core/record/shapes/weld-schema';
 import { deviceDatabase } from '@/client/outbox/device-database';
